@@ -1,0 +1,106 @@
+// The `vernal` command: the plan's verbs without a browser. JSON on standard output, faults on standard error.
+import { closeSync, openSync, readSync, statSync } from 'node:fs';
+import { faultLine, loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
+import { planJsonSchema, type Plan } from '@vernal-slope/plan/schema';
+import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
+import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
+import { parseOptions, UsageError, type Options } from './options.ts';
+
+export interface Output {
+  readonly code: 0 | 2;
+  readonly out?: string;
+  readonly err?: string;
+}
+
+export const USAGE = `usage: vernal VERB FILE [options]
+  check FILE                       what is wrong or right with a plan
+  solve FILE [--level full|low|start] [--open a,b] [--shut a,b] [--month 1..12]
+                                   heads, pressures and flows
+  schema                           the JSON Schema of the plan file`;
+
+class PlanFaults extends Error {
+  readonly faults: readonly Fault[];
+  constructor(faults: readonly Fault[]) {
+    super('faults in the plan');
+    this.faults = faults;
+  }
+}
+
+const fault = (path: string, message: string, advice: string): PlanFaults => new PlanFaults([{ path, message, advice }]);
+
+/** Text of a file; a fault, not an exception of the system, when it cannot be read. */
+function readText(file: string): string {
+  let handle: number | undefined;
+  try {
+    const info = statSync(file);
+    if (info.isDirectory()) throw fault('$', `"${file}" is a folder`, 'name a .vernal.json file');
+    if (info.size > MAX_BYTES) throw fault('$', `"${file}" is larger than 10 MB`, 'a plan file is at most 10 MB');
+    handle = openSync(file, 'r');
+    const chunks: Buffer[] = [];
+    let total = 0;
+    for (;;) {
+      const chunk = Buffer.alloc(1 << 16);
+      const read = readSync(handle, chunk);
+      if (read === 0) break;
+      total += read;
+      if (total > MAX_BYTES) throw fault('$', `"${file}" is larger than 10 MB`, 'a plan file is at most 10 MB');
+      chunks.push(chunk.subarray(0, read));
+    }
+    return Buffer.concat(chunks).toString('utf8');
+  } catch (error) {
+    if (error instanceof PlanFaults) throw error;
+    const code = (error as NodeJS.ErrnoException).code;
+    throw fault('$', code === 'ENOENT' ? `there is no file "${file}"` : `"${file}" cannot be read (${code ?? 'unknown'})`, 'name a .vernal.json file that can be read');
+  } finally {
+    if (handle !== undefined) closeSync(handle);
+  }
+}
+
+function readPlan(file: string): Plan {
+  const loaded = loadPlan(readText(file));
+  if (!loaded.ok) throw new PlanFaults(loaded.faults);
+  return loaded.plan;
+}
+
+/** Options of a solve, checked against the plan's nodes. */
+function stateOptions(plan: Plan, options: Options): StateOptions {
+  const ids = (name: 'open' | 'shut', fits: (kind: string) => boolean, what: string): string[] | undefined => {
+    const list = options[name];
+    if (list === undefined) return undefined;
+    for (const id of list) {
+      const node = plan.nodes.find((n) => n.id === id);
+      if (!node || !fits(node.kind)) throw fault(`--${name}`, `"${id}" is no ${what}`, `give ids of ${what}s, with commas between`);
+    }
+    return [...list];
+  };
+  return {
+    level: options.level,
+    month: options.month,
+    open: ids('open', (kind) => kind === 'outlet', 'outlet'),
+    shut: ids('shut', (kind) => kind === 'tank' || kind === 'trough', 'tank or trough'),
+  };
+}
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+
+/** Runs one command. Never throws for bad input. */
+export function run(args: readonly string[]): Output {
+  try {
+    const { verb, file, options } = parseOptions(args);
+    if (verb === 'help') return { code: 0, out: `${USAGE}\n` };
+    if (verb === 'schema') return { code: 0, out: json(planJsonSchema()) };
+    const plan = readPlan(file);
+    const compiled = compilePlan(plan);
+    const choice = stateOptions(plan, options);
+    const result = solvePlan(compiled, choice);
+    const findings = judgePlan(compiled, result, choice);
+    if (verb === 'check') {
+      return { code: 0, out: json({ ok: findings.every((f) => f.severity !== 'short'), findings }) };
+    }
+    return { code: 0, out: json(solveReport(compiled, result, findings)) };
+  } catch (error) {
+    if (error instanceof PlanFaults) return { code: 2, err: `${error.faults.map(faultLine).join('\n')}\n` };
+    if (error instanceof UsageError) return { code: 2, err: `${error.message}\n${USAGE}\n` };
+    throw error;
+  }
+}

@@ -1,0 +1,71 @@
+// Words of the command line to verb, file and options; anything unknown is a usage error.
+import { parseArgs } from 'node:util';
+
+export class UsageError extends Error {}
+
+export type Verb = 'check' | 'solve' | 'schema' | 'help';
+
+export interface Options {
+  readonly level?: 'full' | 'low' | 'start';
+  readonly open?: readonly string[];
+  readonly shut?: readonly string[];
+  readonly month?: number;
+}
+
+const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
+  check: [],
+  solve: ['level', 'open', 'shut', 'month'],
+  schema: [],
+  help: [],
+};
+
+const list = (text: string | undefined): string[] | undefined =>
+  text === undefined
+    ? undefined
+    : text
+        .split(',')
+        .map((id) => id.trim())
+        .filter((id) => id !== '');
+
+/** Parses the words after `vernal`. @throws UsageError with one line that says what is wrong */
+export function parseOptions(args: readonly string[]): { verb: Verb; file: string; options: Options } {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        level: { type: 'string' },
+        open: { type: 'string' },
+        shut: { type: 'string' },
+        month: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
+    });
+  } catch (error) {
+    throw new UsageError(`vernal: ${(error as Error).message.split('\n')[0]}`);
+  }
+  const { values, positionals } = parsed;
+  if (values.help) return { verb: 'help', file: '', options: {} };
+  const [verb, file, ...more] = positionals;
+  if (verb === undefined) throw new UsageError('vernal: no verb given');
+  if (verb !== 'help' && !Object.hasOwn(ALLOWED, verb)) throw new UsageError(`vernal: unknown verb "${verb}"`);
+  const known = verb as Verb;
+  for (const name of Object.keys(values)) {
+    if (!ALLOWED[known].includes(name)) throw new UsageError(`vernal: ${known} has no option --${name}`);
+  }
+  const wantsFile = known === 'check' || known === 'solve';
+  if (wantsFile && file === undefined) throw new UsageError(`vernal: ${known} needs a plan file`);
+  if (more.length > 0 || (!wantsFile && file !== undefined)) {
+    throw new UsageError(`vernal: unexpected "${wantsFile ? more[0] : file}"`);
+  }
+  const { level, month } = values;
+  if (level !== undefined && level !== 'full' && level !== 'low' && level !== 'start') {
+    throw new UsageError(`vernal: --level is "${level}"; give full, low or start`);
+  }
+  const monthNumber = month === undefined ? undefined : Number(month);
+  if (monthNumber !== undefined && !(Number.isInteger(monthNumber) && monthNumber >= 1 && monthNumber <= 12)) {
+    throw new UsageError(`vernal: --month is "${month}"; give 1 to 12`);
+  }
+  return { verb: known, file: file ?? '', options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber } };
+}

@@ -1,0 +1,213 @@
+// The global gradient method: heads and flows together, Newton steps on a sparse symmetric matrix.
+import { boreArea } from '../pipe/index.ts';
+import { SymmetricFactor } from './factorise.ts';
+import { CLOSED, heldPartLaw, law, linkLaw } from './laws.ts';
+import { LinkKind, type Network, type NetworkState } from './network.ts';
+
+const MAX_ITERATIONS = 200;
+const FLOW_TOLERANCE = 1e-9; // relative change of the sum of flows; the method asks for 1e-6
+const FLOW_FLOOR = 1e-10; // m³/s: below it a change is leak of closed ways
+const HEAD_TOLERANCE = 1e-6; // m: every law must meet the heads at its ends this well
+const START_SPEED = 0.3; // m/s, flow assumed in pipes before the first step
+
+/** Scratch of one network's shape, made once and used by every solve of it. */
+export interface Workspace {
+  /** Node → unknown, −1 for fixed nodes. */
+  readonly unknown: Int32Array;
+  readonly matrix: SymmetricFactor;
+  /** Link → entry of `offDiagonal`, −1 when one end is fixed. */
+  readonly edge: Int32Array;
+  readonly rhs: Float64Array;
+  readonly loss: Float64Array;
+  readonly slope: Float64Array;
+  readonly step: Float64Array;
+}
+
+const workspaces = new WeakMap<Network, Workspace>();
+
+/** The network's workspace; made on first use. */
+export function workspaceOf(n: Network): Workspace {
+  const known = workspaces.get(n);
+  if (known) return known;
+  const unknown = new Int32Array(n.nodeCount).fill(-1);
+  let count = 0;
+  for (let i = 0; i < n.nodeCount; i++) if (!n.fixed[i]) unknown[i] = count++;
+  const edge = new Int32Array(n.linkCount).fill(-1);
+  const edgeFrom: number[] = [];
+  const edgeTo: number[] = [];
+  for (let l = 0; l < n.linkCount; l++) {
+    const i = unknown[n.from[l]];
+    const j = unknown[n.to[l]];
+    if (i >= 0 && j >= 0 && i !== j) {
+      edge[l] = edgeFrom.length;
+      edgeFrom.push(i);
+      edgeTo.push(j);
+    }
+  }
+  const made: Workspace = {
+    unknown,
+    matrix: new SymmetricFactor(count, edgeFrom, edgeTo),
+    edge,
+    rhs: new Float64Array(count),
+    loss: new Float64Array(n.linkCount),
+    slope: new Float64Array(n.linkCount),
+    step: new Float64Array(n.linkCount),
+  };
+  workspaces.set(n, made);
+  return made;
+}
+
+/** Which pipes are held at a hump: point index or −1, and the side that is full (1 `from`, −1 `to`). */
+export interface Holds {
+  readonly at: Int32Array;
+  readonly side: Int8Array;
+}
+
+/** Writes a first guess of the flows. */
+export function guessFlows(n: Network, state: NetworkState, flow: Float64Array): void {
+  for (let l = 0; l < n.linkCount; l++) {
+    if (state.opening[l] <= 0) flow[l] = 0;
+    else if (n.kind[l] === LinkKind.Pipe) {
+      const sign = !n.oneWay[l] && state.direction[l] < 0 ? -1 : 1;
+      flow[l] = sign * START_SPEED * boreArea(n.segmentDiameter[n.segmentStart[l]]);
+    } else if (n.kind[l] === LinkKind.Power) flow[l] = n.a[l] * state.opening[l];
+    else flow[l] = Math.min(state.limit[l], 1e-3);
+  }
+}
+
+/** Loss and slope of link `l` at `flow`, whole or up to its hump; a held flow counts from its full side. */
+function evaluate(n: Network, state: NetworkState, holds: Holds, l: number, flow: number): void {
+  const at = holds.at[l];
+  if (at < 0) linkLaw(n, state, l, flow);
+  else {
+    heldPartLaw(n, state, l, n.pointSegment[at], holds.side[l], holds.side[l] * flow);
+    law.loss *= holds.side[l];
+  }
+}
+
+/** Head difference that drives link `l`: between its nodes, or between its full side and its hump. */
+function drive(n: Network, holds: Holds, head: Float64Array, l: number): number {
+  const at = holds.at[l];
+  if (at < 0) return head[n.from[l]] - head[n.to[l]];
+  return holds.side[l] > 0 ? head[n.from[l]] - n.pointElevation[at] : n.pointElevation[at] - head[n.to[l]];
+}
+
+function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array): boolean {
+  const { matrix, rhs, unknown } = w;
+  matrix.diagonal.fill(0);
+  matrix.offDiagonal.fill(0);
+  for (let i = 0; i < n.nodeCount; i++) if (unknown[i] >= 0) rhs[unknown[i]] = -n.demand[i];
+  for (let l = 0; l < n.linkCount; l++) {
+    const g = 1 / w.slope[l];
+    // flow of this link in the next step = base + g × drive
+    const base = flow[l] - g * w.loss[l];
+    const i = unknown[n.from[l]];
+    const j = unknown[n.to[l]];
+    const at = holds.at[l];
+    if (at >= 0) {
+      // full side sees a free end at the hump; the far side receives what last came over it
+      const full = holds.side[l] > 0 ? i : j;
+      const far = holds.side[l] > 0 ? j : i;
+      const over = holds.side[l] * flow[l];
+      if (full >= 0) {
+        matrix.diagonal[full] += g;
+        rhs[full] += g * n.pointElevation[at] - holds.side[l] * base;
+      }
+      if (far >= 0) rhs[far] += over;
+      continue;
+    }
+    if (i >= 0) {
+      matrix.diagonal[i] += g;
+      rhs[i] -= base;
+      if (j < 0) rhs[i] += g * head[n.to[l]];
+    }
+    if (j >= 0) {
+      matrix.diagonal[j] += g;
+      rhs[j] += base;
+      if (i < 0) rhs[j] += g * head[n.from[l]];
+    }
+    if (w.edge[l] >= 0) matrix.offDiagonal[w.edge[l]] -= g;
+  }
+  // a node that only held or closed ways reach keeps a finite head
+  for (let k = 0; k < matrix.count; k++) matrix.diagonal[k] += 1e-3 / CLOSED;
+  if (!matrix.factor()) return false;
+  matrix.solve(rhs);
+  for (let i = 0; i < n.nodeCount; i++) if (unknown[i] >= 0) head[i] = rhs[unknown[i]];
+  return true;
+}
+
+/** Slope of the energy function along the step at share `t`; at or below zero the step still goes downhill. */
+function downhill(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array, t: number): number {
+  let sum = 0;
+  for (let l = 0; l < n.linkCount; l++) {
+    if (w.step[l] === 0) continue;
+    evaluate(n, state, holds, l, flow[l] + t * w.step[l]);
+    sum += w.step[l] * (law.loss - drive(n, holds, head, l));
+  }
+  return sum;
+}
+
+/** Share of the Newton step to take: 1, or where the energy is least along it (false position, Illinois). */
+function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array): number {
+  const start = downhill(n, state, holds, w, flow, head, 0);
+  const full = downhill(n, state, holds, w, flow, head, 1);
+  if (!(start < 0) || full <= 0.5 * -start) return 1;
+  let low = 0;
+  let high = 1;
+  let atLow = start;
+  let atHigh = full;
+  let t = 1;
+  for (let i = 0; i < 40; i++) {
+    t = i % 3 === 2 ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
+    const here = downhill(n, state, holds, w, flow, head, t);
+    if (Math.abs(here) <= 0.1 * -start) break;
+    if (here > 0) {
+      high = t;
+      atHigh = here;
+      atLow /= 2;
+    } else {
+      low = t;
+      atLow = here;
+      atHigh /= 2;
+    }
+  }
+  return t;
+}
+
+export interface NewtonResult {
+  readonly converged: boolean;
+  readonly iterations: number;
+}
+
+/**
+ * Solves heads and flows for given holds, in place. `head` carries the fixed heads; `flow` the start.
+ * @see Todini and Pilati (1988), A gradient algorithm for the analysis of pipe networks
+ */
+export function newton(n: Network, state: NetworkState, holds: Holds, flow: Float64Array, head: Float64Array): NewtonResult {
+  const w = workspaceOf(n);
+  let balanced = false;
+  let settled = false;
+  for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+    for (let l = 0; l < n.linkCount; l++) {
+      evaluate(n, state, holds, l, flow[l]);
+      w.loss[l] = law.loss;
+      w.slope[l] = law.slope;
+      if (settled && Math.abs(drive(n, holds, head, l) - law.loss) > HEAD_TOLERANCE) settled = false;
+    }
+    if (settled) return { converged: true, iterations: iteration - 1 };
+    if (!assembleAndSolve(n, holds, w, flow, head)) return { converged: false, iterations: iteration };
+    for (let l = 0; l < n.linkCount; l++) w.step[l] = (drive(n, holds, head, l) - w.loss[l]) / w.slope[l];
+    // the energy argument holds once the flows balance at every node, that is after the first whole step
+    const t = balanced ? stepLength(n, state, holds, w, flow, head) : 1;
+    balanced = true;
+    let change = 0;
+    let sum = 0;
+    for (let l = 0; l < n.linkCount; l++) {
+      flow[l] += t * w.step[l];
+      change += Math.abs(w.step[l]);
+      sum += Math.abs(flow[l]);
+    }
+    settled = change <= FLOW_TOLERANCE * sum + FLOW_FLOOR;
+  }
+  return { converged: false, iterations: MAX_ITERATIONS };
+}

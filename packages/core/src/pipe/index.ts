@@ -1,0 +1,17 @@
+// Friction and minor losses in pipes: the face of the subject.
+export { colebrook, frictionFactor } from './friction.ts';
+export {
+  boreArea,
+  darcyKernel,
+  darcyLoss,
+  hazenKernel,
+  hazenLoss,
+  insertFittingK,
+  lossOut,
+  minorCoefficient,
+  minorLoss,
+  orificeFlow,
+  reynoldsNumber,
+  velocityHead,
+  type Loss,
+} from './loss.ts';

@@ -1,0 +1,135 @@
+// Units of measure: what each symbol is worth in SI, and reading quantities that people type.
+
+/** What a figure measures. SI base in core: m, m³/s, Pa, m³, °C, s, m/s, kg/m³, m². */
+export type Dimension =
+  | 'length'
+  | 'bore'
+  | 'flow'
+  | 'pressure'
+  | 'volume'
+  | 'temperature'
+  | 'time'
+  | 'velocity'
+  | 'density'
+  | 'viscosity'
+  | 'area'
+  | 'gravity'
+  | 'ratio';
+
+export interface Unit {
+  readonly symbol: string;
+  readonly dimension: Dimension;
+  /** SI value = typed value × factor + offset. */
+  readonly factor: number;
+  readonly offset?: number;
+  /** Other spellings, lower case. */
+  readonly also?: readonly string[];
+}
+
+const INCH = 0.0254; // exact, international yard and pound agreement 1959
+const US_GALLON = 231 * INCH ** 3; // exact, 231 in³
+const PSI = (0.45359237 * 9.80665) / INCH ** 2; // exact pound and gravity
+
+const define = (
+  dimension: Dimension,
+  rows: readonly (readonly [symbol: string, factor: number, also?: string, offset?: number])[],
+): Unit[] =>
+  rows.map(([symbol, factor, also, offset]) => ({
+    symbol,
+    dimension,
+    factor,
+    offset,
+    also: also?.split(','),
+  }));
+
+const LENGTHS: readonly (readonly [string, number, string?])[] = [
+  ['m', 1, 'metre,metres,meter,meters'],
+  ['mm', 1e-3, 'millimetre,millimetres'],
+  ['cm', 1e-2],
+  ['km', 1e3],
+  ['ft', 12 * INCH, "',′,feet,foot"],
+  ['in', INCH, '",″,inch,inches'],
+  ['yd', 36 * INCH, 'yard,yards'],
+];
+
+/** Every unit the program reads or shows. Factors: BIPM SI Brochure, NIST SP 811 (from memory, exact values). */
+export const UNITS: readonly Unit[] = [
+  ...define('length', LENGTHS),
+  ...define('bore', LENGTHS),
+  ...define('flow', [
+    ['L/min', 1e-3 / 60, 'lpm,l/m,litres a minute'],
+    ['L/s', 1e-3, 'lps'],
+    ['L/h', 1e-3 / 3600, 'lph'],
+    ['m³/h', 1 / 3600, 'm3/h'],
+    ['m³/s', 1, 'm3/s'],
+    ['US gal/min', US_GALLON / 60, 'gpm,gal/min,usgpm'],
+    ['US gal/h', US_GALLON / 3600, 'gph,gal/h'],
+    ['L/day', 1e-3 / 86400, 'l/d'],
+    ['US gal/day', US_GALLON / 86400, 'gpd,gal/day'],
+  ]),
+  ...define('pressure', [
+    ['kPa', 1e3],
+    ['Pa', 1],
+    ['bar', 1e5],
+    ['mbar', 100],
+    ['MPa', 1e6],
+    ['psi', PSI, 'lb/in2,lbf/in2'],
+  ]),
+  ...define('volume', [
+    ['L', 1e-3, 'litre,litres,liter,liters,ltr'],
+    ['m³', 1, 'm3'],
+    ['mL', 1e-6],
+    ['US gal', US_GALLON, 'gal,gallon,gallons,usgal'],
+  ]),
+  ...define('temperature', [
+    ['°C', 1, 'c,degc'],
+    ['°F', 5 / 9, 'f,degf', (-32 * 5) / 9],
+  ]),
+  ...define('time', [
+    ['s', 1, 'sec,seconds'],
+    ['min', 60, 'mins,minutes,minute'],
+    ['h', 3600, 'hr,hrs,hour,hours'],
+    ['days', 86400, 'd,day'],
+  ]),
+  ...define('velocity', [
+    ['m/s', 1],
+    ['ft/s', 12 * INCH, 'fps'],
+  ]),
+  ...define('density', [['kg/m³', 1, 'kg/m3']]),
+  ...define('viscosity', [['mm²/s', 1e-6, 'mm2/s,cst']]),
+  ...define('area', [
+    ['m²', 1, 'm2'],
+    ['mm²', 1e-6, 'mm2'],
+    ['ft²', (12 * INCH) ** 2, 'ft2'],
+  ]),
+  ...define('gravity', [['m/s²', 1]]),
+  ...define('ratio', [
+    ['', 1],
+    ['%', 0.01],
+  ]),
+];
+
+const SPELLINGS = new Map<string, Unit>();
+for (const unit of UNITS) {
+  for (const name of [unit.symbol, ...(unit.also ?? [])]) {
+    SPELLINGS.set(`${unit.dimension}:${name.toLowerCase().replace(/\s+/g, '')}`, unit);
+  }
+}
+
+/** Finds a unit of a dimension by any spelling; undefined when there is none. */
+export function findUnit(name: string, dimension: Dimension): Unit | undefined {
+  return SPELLINGS.get(`${dimension}:${name.toLowerCase().replace(/\s+/g, '')}`);
+}
+
+/** A unit that must exist: throws when the program itself asks for an unknown one. */
+export function unit(name: string, dimension: Dimension): Unit {
+  const found = findUnit(name, dimension);
+  if (!found) throw new Error(`no unit ${name} of ${dimension}`);
+  return found;
+}
+
+/** Value in `unit` to SI. Example: toSI(40, ft) = 12.192 m. */
+export const toSI = (value: number, u: Unit): number => value * u.factor + (u.offset ?? 0);
+
+/** SI value to `unit`. Example: fromSI(12.192, ft) = 40. */
+export const fromSI = (si: number, u: Unit): number => (si - (u.offset ?? 0)) / u.factor;

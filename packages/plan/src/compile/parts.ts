@@ -1,0 +1,70 @@
+// Catalogue entries and inline figures of a leg, resolved to SI for core.
+import type { Segment } from '@vernal-slope/core/network';
+import { findFitting, findPipe, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
+import type { Fitting, Leg } from '../schema/index.ts';
+import { metresOfMm } from './convert.ts';
+
+/** What an inline pipe has where it does not say: smooth plastic. */
+export const INLINE_DEFAULTS = { roughnessMm: 0.007, hazenWilliamsC: 140 } as const;
+
+export interface ResolvedPipe {
+  readonly row?: PipeRow;
+  readonly label: string;
+  readonly insideDiameterMm: number;
+  readonly roughnessMm: number;
+  readonly hazenWilliamsC: number;
+  readonly ratingKPa?: number;
+  readonly source: string;
+}
+
+/** The pipe of a leg, from the catalogue or as entered. Throws on an unknown id: checked before. */
+export function resolvePipe(pipe: Leg['pipe']): ResolvedPipe {
+  if (typeof pipe === 'string') {
+    const row = findPipe(pipe);
+    if (!row) throw new Error(`pipe ${pipe} is not in the catalogue`);
+    return {
+      row,
+      label: `${row.nominal} ${row.family}`,
+      insideDiameterMm: row.insideDiameterMm,
+      roughnessMm: row.roughnessMm,
+      hazenWilliamsC: row.hazenWilliamsC,
+      ratingKPa: row.ratingKPa,
+      source: row.source,
+    };
+  }
+  return {
+    label: `bore ${pipe.insideDiameterMm} mm`,
+    insideDiameterMm: pipe.insideDiameterMm,
+    roughnessMm: pipe.roughnessMm ?? INLINE_DEFAULTS.roughnessMm,
+    hazenWilliamsC: pipe.hazenWilliamsC ?? INLINE_DEFAULTS.hazenWilliamsC,
+    ratingKPa: pipe.ratingKPa,
+    source: 'entered in the plan',
+  };
+}
+
+/** Loss coefficient of one fitting, entered or from the catalogue. */
+export function fittingK(fitting: Fitting | NonNullable<Leg['entrance']>): number {
+  if ('k' in fitting && typeof fitting.k === 'number') return fitting.k;
+  const type = 'type' in fitting ? String(fitting.type) : '';
+  const row = findFitting(type);
+  if (!row) throw new Error(`fitting ${type} is not in the catalogue`);
+  return row.k;
+}
+
+/** Sum of K of a leg's fittings. */
+export const legK = (leg: Leg): number => (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f) * (f.count ?? 1), 0);
+
+/** K of the entrance of a line: its first leg's, else the plain bulkhead's. */
+export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE });
+
+/** A leg as a segment of core. */
+export function segmentOf(leg: Leg): Segment {
+  const pipe = resolvePipe(leg.pipe);
+  return {
+    length: leg.lengthM,
+    diameter: metresOfMm(pipe.insideDiameterMm),
+    roughness: metresOfMm(pipe.roughnessMm),
+    hazenC: pipe.hazenWilliamsC,
+    k: legK(leg),
+  };
+}

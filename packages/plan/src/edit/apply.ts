@@ -1,0 +1,30 @@
+// Edits of an immutable plan: every edit is a named command that can be applied, taken back and grouped.
+import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import type { Plan } from '../schema/index.ts';
+
+enablePatches();
+
+/** A named change of a plan; the recipe changes a draft in place. */
+export interface Command {
+  /** What was done, for the undo button: "Leg 3: length". */
+  readonly label: string;
+  readonly recipe: (draft: Plan) => void;
+}
+
+/** One applied command. */
+export interface Edit {
+  readonly label: string;
+  readonly patches: readonly Patch[];
+  readonly inverse: readonly Patch[];
+}
+
+/** Applies a command. @returns the new plan and the edit, or undefined when the command changes nothing */
+export function applyCommand(plan: Plan, command: Command): { plan: Plan; edit: Edit } | undefined {
+  const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
+    command.recipe(draft as Plan);
+  });
+  return patches.length === 0 ? undefined : { plan: next, edit: { label: command.label, patches, inverse } };
+}
+
+export const undoEdit = (plan: Plan, edit: Edit): Plan => applyPatches(plan, edit.inverse as Patch[]);
+export const redoEdit = (plan: Plan, edit: Edit): Plan => applyPatches(plan, edit.patches as Patch[]);

@@ -1,0 +1,153 @@
+// The commands of the walk book and of the steps. Rises and falls are what was walked: changing one moves
+// everything beyond it up or down with it.
+import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
+import type { Command } from './apply.ts';
+
+/** Length of a new leg, m. */
+const NEW_LEG_LENGTH = 10;
+
+const lineOf = (plan: Plan, id: string): Line => {
+  const line = plan.lines.find((l) => l.id === id);
+  if (!line) throw new Error(`no line ${id}`);
+  return line;
+};
+
+const nodeOf = (plan: Plan, id: string): PlanNode => {
+  const node = plan.nodes.find((n) => n.id === id);
+  if (!node) throw new Error(`no node ${id}`);
+  return node;
+};
+
+/** Heights are kept to the tenth of a millimetre, so that adding and taking away leaves no crumbs. */
+const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
+
+/** Ground at the start of a leg, m. */
+export const startGround = (plan: Plan, line: Line, leg: number): number =>
+  leg === 0 ? nodeOf(plan, line.from).groundM : line.legs[leg - 1].endGroundM;
+
+/** Rise (positive) or fall of a leg, m. */
+export const riseOf = (plan: Plan, line: Line, leg: number): number => tidy(line.legs[leg].endGroundM - startGround(plan, line, leg));
+
+/** Moves a node and all that lies beyond it up by `by` m. */
+function shiftNode(plan: Plan, id: string, by: number, seen: Set<string>): void {
+  if (seen.has(id)) return;
+  seen.add(id);
+  const node = nodeOf(plan, id);
+  node.groundM = tidy(node.groundM + by);
+  for (const line of plan.lines) if (line.from === id) shiftLegs(plan, line, 0, by, seen);
+}
+
+/** Moves the ends of legs `first` and later of a line, and its end node, up by `by` m. */
+function shiftLegs(plan: Plan, line: Line, first: number, by: number, seen = new Set<string>([line.from])): void {
+  for (const leg of line.legs.slice(first)) leg.endGroundM = tidy(leg.endGroundM + by);
+  shiftNode(plan, line.to, by, seen);
+}
+
+/** Sets the rise (positive) or fall of a leg, m. */
+export const setRise = (lineId: string, leg: number, rise: number): Command => ({
+  label: `leg ${leg + 1}: ${rise < 0 ? 'fall' : 'rise'}`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const by = tidy(rise - riseOf(plan, line, leg));
+    if (by !== 0) shiftLegs(plan, line, leg, by);
+  },
+});
+
+/** Changes fields of a leg that move nothing else: length, pipe, depth, fittings, remark. */
+export const setLeg = (lineId: string, leg: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): Command => ({
+  label: `leg ${leg + 1}: ${what}`,
+  recipe: (plan) => {
+    Object.assign(lineOf(plan, lineId).legs[leg], changes);
+  },
+});
+
+/** Puts a level leg of 10 m, of the same pipe, after leg `after` (−1: at the start). */
+export const insertLeg = (lineId: string, after: number): Command => ({
+  label: `leg ${after + 2}: put in`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const like = line.legs[Math.max(0, after)];
+    const leg: Leg = { lengthM: NEW_LEG_LENGTH, endGroundM: startGround(plan, line, after + 1), pipe: like.pipe, depthM: like.depthM ?? 0 };
+    // the entrance belongs to whichever leg is first
+    if (after < 0 && like.entrance) {
+      leg.entrance = like.entrance;
+      delete like.entrance;
+    }
+    line.legs.splice(after + 1, 0, leg);
+  },
+});
+
+/** Takes a leg out; what lies beyond moves by its rise. A line keeps at least one leg. */
+export const removeLeg = (lineId: string, leg: number): Command => ({
+  label: `leg ${leg + 1}: taken out`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    if (line.legs.length < 2) return;
+    const rise = riseOf(plan, line, leg);
+    const [removed] = line.legs.splice(leg, 1);
+    if (leg === 0 && removed.entrance) line.legs[0].entrance = removed.entrance;
+    shiftLegs(plan, line, leg, -rise);
+  },
+});
+
+/** Moves a leg to another place in the line; every leg keeps its own rise, the ends stay where they are. */
+export const moveLeg = (lineId: string, from: number, to: number): Command => ({
+  label: `leg ${from + 1}: moved to place ${to + 1}`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    if (from === to || to < 0 || to >= line.legs.length) return;
+    const rises = line.legs.map((_, k) => riseOf(plan, line, k));
+    const entrance = line.legs[0].entrance;
+    delete line.legs[0].entrance;
+    line.legs.splice(to, 0, ...line.legs.splice(from, 1));
+    rises.splice(to, 0, ...rises.splice(from, 1));
+    if (entrance) line.legs[0].entrance = entrance;
+    let ground = nodeOf(plan, line.from).groundM;
+    line.legs.forEach((leg, k) => {
+      ground = tidy(ground + rises[k]);
+      leg.endGroundM = ground;
+    });
+  },
+});
+
+/** Sets the pipe of several legs at once. */
+export const setPipe = (lineId: string, legs: readonly number[], pipe: Leg['pipe'], label: string): Command => ({
+  label,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    for (const k of legs) line.legs[k].pipe = pipe;
+  },
+});
+
+/** Changes a node by a recipe of its own. */
+export const changeNode = <K extends PlanNode['kind']>(
+  id: string,
+  kind: K,
+  label: string,
+  change: (node: Extract<PlanNode, { kind: K }>) => void,
+): Command => ({
+  label,
+  recipe: (plan) => {
+    const node = nodeOf(plan, id);
+    if (node.kind === kind) change(node as Extract<PlanNode, { kind: K }>);
+  },
+});
+
+/** Puts a node's ground elsewhere, m; the legs that touch it follow, the ones between keep their rise. */
+export const setGround = (id: string, groundM: number): Command => ({
+  label: 'height of the ground',
+  recipe: (plan) => {
+    nodeOf(plan, id).groundM = groundM;
+    for (const line of plan.lines) if (line.to === id) line.legs[line.legs.length - 1].endGroundM = groundM;
+  },
+});
+
+export const setTitle = (title: string): Command => ({
+  label: 'name of the plan',
+  recipe: (plan) => {
+    plan.title = title;
+  },
+});
+
+/** Changes settings or site. */
+export const changePlan = (label: string, recipe: (plan: Plan) => void): Command => ({ label, recipe });

@@ -1,0 +1,2 @@
+// The plan document's schema: the face of the subject.
+export * from './schema.ts';

@@ -1,0 +1,209 @@
+// Judges a solved plan: what is wrong or right, where, with the figures. Data only, SI.
+import { judgeOutlet, judgeRating, worstFirst, type Finding } from '@vernal-slope/core/judge';
+import { LinkStatus, solve } from '@vernal-slope/core/network';
+import { humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
+import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
+import { pressureOfHead } from "@vernal-slope/core/water";
+import { deratingFactor } from '../catalogue/index.ts';
+import { floorOf, inletElevation, levelFor, pascals, flowFromLpm, metresOfMm, resolvePipe, stateFor, type Compiled, type LineMap, type StateOptions } from '../compile/index.ts';
+import { SITE_DEFAULTS, type Outlet, type Trough } from '../schema/index.ts';
+import { routeTo } from './route.ts';
+import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
+
+/** How far the end of the walk may miss its node, m (ruling 7). */
+const WALK_MISS = 0.01;
+/** Bore and Reynolds number below which Hazen-Williams is off (validity in AWWA M23: turbulent, about 50 mm up). */
+const HAZEN_BORE = 0.05;
+const HAZEN_REYNOLDS = 1e4;
+
+/** What an outlet or a trough wants: its rating, or what the plan says. */
+export function wantsOf(node: Outlet | Trough): { flow?: number; pressure?: number } {
+  const flowLpm = node.wants?.flowLpm ?? (node.kind === 'outlet' ? node.ratedFlowLpm : undefined);
+  const pressureKPa = node.wants?.pressureKPa ?? (node.kind === 'outlet' ? node.ratedPressureKPa : undefined);
+  return {
+    flow: flowLpm === undefined ? undefined : flowFromLpm(flowLpm),
+    pressure: pressureKPa === undefined ? undefined : pascals(pressureKPa),
+  };
+}
+
+function outletFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
+  const found: Finding[] = [];
+  for (const [id, map] of c.nodes) {
+    const node = map.plan;
+    const at = result.nodes.get(id);
+    if (!at || map.entering.length === 0) continue;
+    if (node.kind === 'outlet') {
+      if (options.open && !options.open.includes(id)) continue;
+    } else if (node.kind !== 'trough' || options.shut?.includes(id)) continue;
+    const wants = wantsOf(node);
+    // a free inlet stands under air: its pressure says nothing
+    const free = node.kind === 'trough' && !node.inlet?.floatValve;
+    found.push(
+      ...judgeOutlet({
+        id,
+        flow: at.flow,
+        pressure: at.pressure,
+        elevation: node.kind === 'trough' ? inletElevation(node) : map.elevation,
+        staticHead: feedingHead(c, id, at.staticHead, options),
+        wantedFlow: wants.flow,
+        wantedPressure: free ? undefined : wants.pressure,
+        minimumPressure: node.kind === 'outlet' && node.minimumPressureKPa !== undefined ? pascals(node.minimumPressureKPa) : undefined,
+      }),
+    );
+  }
+  return found;
+}
+
+/** Level of the water that feeds a node, m above datum. */
+function feedingHead(c: Compiled, id: string, fallback: number, options: StateOptions): number {
+  const route = routeTo(c, id);
+  const start = route && c.nodes.get(route.start)?.plan;
+  if (!start) return fallback;
+  if (start.kind === 'source') return start.groundM + (start.heightM ?? 0);
+  if (start.kind !== 'tank') return fallback;
+  return floorOf(start) + (options.levels?.[start.id] ?? levelFor(start, options.level ?? 'start'));
+}
+
+/** Humps: where the flow is held, where air can gather, what stops a first filling. */
+function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
+  const found: Finding[] = [];
+  const anyHeld = [...result.lines.values()].some((line) => line.heldStation >= 0);
+  const full = anyHeld && !c.network.siphons ? solve({ ...c.network, siphons: true }, stateFor(c, options)) : undefined;
+  for (const [id, line] of result.lines) {
+    const map = c.lines.get(id);
+    if (!map) continue;
+    if (line.heldStation >= 0 && full) {
+      const station = line.heldStation;
+      const siphon = lineProfile(c.network, full, map.link, map.geometry, c.water.density);
+      const above = map.geometry.pipe[station] - siphon.grade[station];
+      if (above > 1e-4) {
+        const values = { chainage: map.geometry.chainage[station], above, flow: Math.abs(line.flow), full: Math.abs(full.flow[map.link]) };
+        const yields = limitedByYield(c, result, map);
+        const code = line.flow === 0 ? 'hump-stops' : yields ? 'part-full' : 'hump-holds';
+        found.push({ code, severity: line.flow === 0 ? 'short' : yields ? 'good' : 'fair', at: id, values });
+      }
+    } else if (c.network.siphons) found.push(...suction(id, map, line));
+    found.push(...fillingFindings(c, id, map, line, options));
+  }
+  return found;
+}
+
+const limitedByYield = (c: Compiled, result: PlanResult, map: LineMap): boolean => {
+  const source = c.nodes.get(map.plan.from);
+  return source !== undefined && source.limitLink >= 0 && result.solution.status[source.limitLink] === LinkStatus.Held;
+};
+
+/** With siphons counted on: where the pipe is under suction. */
+function suction(id: string, map: LineMap, line: LineResult): Finding[] {
+  const worst = humps(map.geometry, line.grade).reduce<{ station: number; clearance: number } | null>(
+    (low, hump) => (hump.clearance < (low?.clearance ?? 0) ? hump : low),
+    null,
+  );
+  if (!worst) return [];
+  return [
+    {
+      code: 'hump-suction',
+      severity: 'fair',
+      at: id,
+      values: { chainage: map.geometry.chainage[worst.station], above: -worst.clearance },
+    },
+  ];
+}
+
+function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
+  const from = c.nodes.get(map.plan.from)?.plan;
+  if (!from || from.kind === 'junction' || from.kind === 'outlet' || line.flow < 0) return [];
+  const head = from.kind === 'source' ? from.groundM + (from.heightM ?? 0) : floorOf(from) + (options.levels?.[from.id] ?? levelFor(from, options.level ?? 'start'));
+  const to = c.nodes.get(map.plan.to);
+  const end = to && (to.plan.kind === 'tank' || to.plan.kind === 'trough') ? inletElevation(to.plan) : undefined;
+  const pipe = end === undefined ? [...map.geometry.pipe] : [...map.geometry.pipe, end];
+  const air = trappedAir(pipe, head);
+  if (air.vents.length === 0) return [];
+  const values = {
+    chainage: map.geometry.chainage[Math.min(air.vents[0], map.geometry.chainage.length - 1)],
+    humps: air.vents.length,
+    missing: air.missing,
+    needed: air.needed,
+  };
+  return air.missing > 0
+    ? [{ code: 'air-may-stop-filling', severity: 'fair', at: id, values }]
+    : [{ code: 'air-can-gather', severity: 'good', at: id, values }];
+}
+
+/** Highest standing pressure on each pipe against its rating, tanks full (ruling 6). */
+function ratingFindings(c: Compiled, options: StateOptions): Finding[] {
+  const full = solvePlan(c, { ...options, level: 'full', levels: undefined });
+  const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
+  const found: Finding[] = [];
+  for (const [id, map] of c.lines) {
+    const grade = full.lines.get(id)?.staticGrade;
+    if (!grade) continue;
+    let worst: { pressure: number; chainage: number; rating?: number } | null = null;
+    map.plan.legs.forEach((leg, k) => {
+      const pipe = resolvePipe(leg.pipe);
+      const rating = pipe.ratingKPa === undefined ? undefined : pascals(pipe.ratingKPa) * (pipe.row ? deratingFactor(pipe.row, temperature) : 1);
+      for (const station of [k, k + 1]) {
+        const pressure = pressureOfHead(grade[station] - map.geometry.pipe[station], c.water.density);
+        // hoses and rural pipe have no rating: only worth a word above 100 kPa
+        if (rating === undefined && pressure < 1e5) continue;
+        const share = pressure / (rating ?? 1e5);
+        if (worst === null || share > worst.pressure / (worst.rating ?? 1e5)) {
+          worst = { pressure, chainage: map.geometry.chainage[station], rating };
+        }
+      }
+    });
+    if (worst) found.push(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) }));
+  }
+  return found;
+}
+
+function walkFindings(c: Compiled): Finding[] {
+  return [...c.lines].flatMap(([id, map]) => {
+    const to = c.nodes.get(map.plan.to)?.plan;
+    const by = map.geometry.ground[map.geometry.ground.length - 1] - (to?.groundM ?? 0);
+    return to && Math.abs(by) > WALK_MISS
+      ? [{ code: 'walk-misses-node', severity: 'fair', at: id, values: { by, node: to.name ?? to.id } } as const]
+      : [];
+  });
+}
+
+function frictionFindings(c: Compiled, result: PlanResult): Finding[] {
+  if (c.network.frictionLaw !== 'hazen-williams') return [];
+  return [...c.lines].flatMap(([id, map]) => {
+    const flow = result.lines.get(id)?.flow ?? 0;
+    const outside = map.plan.legs.some((leg) => {
+      const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
+      return bore < HAZEN_BORE || (flow !== 0 && reynoldsNumber(flow, bore, c.network.viscosity) < HAZEN_REYNOLDS);
+    });
+    return outside ? [{ code: 'hazen-outside-range', severity: 'fair', at: id, values: { bore: HAZEN_BORE } } as const] : [];
+  });
+}
+
+function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
+  return [...c.nodes].flatMap(([id, map]): Finding[] => {
+    if (map.plan.kind !== 'source') return [];
+    if (map.limitLink < 0) return [{ code: 'yield-unknown', severity: 'fair', at: id, values: {} }];
+    if (result.solution.status[map.limitLink] !== LinkStatus.Held) return [];
+    return [{ code: 'yield-governs', severity: 'good', at: id, values: { flow: -(result.nodes.get(id)?.flow ?? 0) } }];
+  });
+}
+
+/** Every finding of a solved plan, worst first. */
+export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions = {}): Finding[] {
+  const found: Finding[] = [];
+  if (!result.converged) {
+    found.push({ code: 'not-converged', severity: 'short', at: result.worstAt ?? '', values: { iterations: result.iterations } });
+  }
+  found.push(
+    ...outletFindings(c, result, options),
+    ...humpFindings(c, result, options),
+    ...walkFindings(c),
+    ...ratingFindings(c, options),
+    ...frictionFindings(c, result),
+    ...sourceFindings(c, result),
+  );
+  return worstFirst(found);
+}
+
+/** Bore area of a leg, m². */
+export const legArea = (map: LineMap, leg: number): number => boreArea(metresOfMm(resolvePipe(map.plan.legs[leg].pipe).insideDiameterMm));

@@ -1,0 +1,9 @@
+// A plan solved and judged: the face of the subject.
+export { judgePlan, wantsOf } from './findings.ts';
+export { heightFor, type PlanHeight } from './height.ts';
+export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
+export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
+export { solveReport, type SolveReport } from './report.ts';
+export { routeTo, takers, type Route } from './route.ts';
+export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
+export { flowWorking, heightWorking, legLossWorking, pressureWorking, refillWorking, speedWorking, staticWorking, stationWorking } from './workings.ts';

@@ -1,0 +1,97 @@
+// A visit to a trough of a plan, from its herds and its line: the case that core integrates.
+import { floatOpening } from '@vernal-slope/core/floatvalve';
+import { solve, type Solution } from '@vernal-slope/core/network';
+import { refillAfterVisit, type Refill } from '@vernal-slope/core/simulation';
+import { cubicMetres, floatValve, levelFor, seconds, stateFor, tankShape, type Compiled, type StateOptions } from '../compile/index.ts';
+import type { Trough } from '../schema/index.ts';
+import { routeTo } from './route.ts';
+import { solvePlan } from './solve.ts';
+
+/** How long after a visit is looked at, s. */
+const HORIZON = 24 * 3600;
+
+export interface Visit {
+  /** Minutes after midnight. */
+  readonly at: number;
+  /** s */ readonly duration: number;
+  /** Water wanted, m³. */
+  readonly volume: number;
+  readonly herd: string;
+  readonly heads: number;
+}
+
+const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+/** Visits of a trough's herds in the order of the day. */
+export const visitsOf = (node: Trough): Visit[] =>
+  (node.herds ?? [])
+    .flatMap((herd) =>
+      herd.visits.map((v) => ({
+        at: minutesOf(v.at),
+        duration: seconds(v.durationMin),
+        volume: cubicMetres(herd.count * herd.litresPerHeadPerDay * v.share),
+        herd: herd.class,
+        heads: herd.count,
+      })),
+    )
+    .sort((a, b) => a.at - b.at);
+
+export interface PlanRefill {
+  readonly visit: Visit;
+  /** s from the end of this visit to the start of the next. */
+  readonly untilNext: number;
+  /** Tank that feeds the trough. */
+  readonly tank: string;
+  readonly refill: Refill;
+}
+
+/**
+ * The day's thirstiest visit to a trough and the filling after it, with nothing else running and the tank at its
+ * starting level. Undefined when nobody visits, or no tank feeds the trough.
+ */
+export function refillOf(c: Compiled, id: string, options: StateOptions = {}): PlanRefill | undefined {
+  const node = c.nodes.get(id)?.plan;
+  if (node?.kind !== 'trough') return undefined;
+  const visits = visitsOf(node).filter((v) => v.volume > 0);
+  const route = routeTo(c, id);
+  const tank = route && c.nodes.get(route.start)?.plan;
+  if (visits.length === 0 || tank?.kind !== 'tank') return undefined;
+  const most = visits.reduce((a, b) => (b.volume > a.volume ? b : a));
+  const following = visits[(visits.indexOf(most) + 1) % visits.length];
+  const untilNext = (((following.at - most.at) * 60 - most.duration) % 86400 + 86400) % 86400;
+
+  const others = [...c.nodes].filter(([other, m]) => other !== id && m.lawLinks.length > 0 && m.plan.kind !== 'outlet').map(([other]) => other);
+  const tankShut = tank.inlet?.floatValve ? floatOpening(floatValve(tank.inlet.floatValve), levelFor(tank, 'start')) : 1;
+  const inflowState = solvePlan(c, { ...options, open: [], shut: others.filter((o) => o !== tank.id), floatOpening: { [tank.id]: tankShut } });
+  const entering = c.nodes.get(tank.id)?.entering ?? [];
+  const tankInflow = Math.max(0, entering.reduce((sum, end) => sum + inflowState.solution.flow[end.link], 0));
+
+  const map = c.nodes.get(id);
+  let warm: Solution | undefined;
+  const flow = (opening: number, troughLevel: number, tankLevel: number): number => {
+    const state = stateFor(c, {
+      ...options,
+      open: [],
+      shut: others,
+      floatOpening: { [id]: opening },
+      levels: { ...options.levels, [id]: troughLevel, [tank.id]: tankLevel },
+    });
+    warm = solve(c.network, { ...state, warm });
+    return Math.max(0, (map?.entering ?? []).reduce((sum, end) => sum + (warm?.flow[end.link] ?? 0), 0));
+  };
+  const refill = refillAfterVisit({
+    trough: tankShape(node.shape, node.count),
+    overflow: node.overflowM,
+    float: node.inlet?.floatValve && floatValve(node.inlet.floatValve),
+    visitVolume: most.volume,
+    visitDuration: most.duration,
+    tank: tankShape(tank.shape, tank.count),
+    tankLevel: options.levels?.[tank.id] ?? levelFor(tank, options.level ?? 'start'),
+    tankInflow,
+    tankOutlet: tank.outletM,
+    tankOverflow: tank.overflowM,
+    flow,
+    horizon: HORIZON,
+  });
+  return { visit: most, untilNext, tank: tank.id, refill };
+}

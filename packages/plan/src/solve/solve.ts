@@ -1,0 +1,79 @@
+// A plan solved: heads, flows and grade lines by the plan's own ids, SI.
+import { LinkStatus, solve, type Solution } from '@vernal-slope/core/network';
+import { lineProfile, type LineProfile } from '@vernal-slope/core/profile';
+import { pressureOfHead } from '@vernal-slope/core/water';
+import { standingState, stateFor, type Compiled, type NodeMap, type StateOptions } from '../compile/index.ts';
+
+export interface NodeResult {
+  /** m above datum */ readonly head: number;
+  /** Pa, gauge, at the node's own elevation */ readonly pressure: number;
+  /** Pa, with everything shut */ readonly staticPressure: number;
+  /** Head with everything shut, m. */
+  readonly staticHead: number;
+  /** m³/s, leaving the system positive */ readonly flow: number;
+}
+
+export interface LineResult extends LineProfile {
+  /** m³/s from `from` to `to` */ readonly flow: number;
+  /** Head with everything shut, m, at each station. */
+  readonly staticGrade: readonly number[];
+  readonly status: LinkStatus;
+}
+
+export interface PlanResult {
+  readonly converged: boolean;
+  readonly iterations: number;
+  readonly nodes: ReadonlyMap<string, NodeResult>;
+  readonly lines: ReadonlyMap<string, LineResult>;
+  readonly solution: Solution;
+  readonly standing: Solution;
+  /** Lines or outlets where the balance is worst, when it did not converge. */
+  readonly worstAt?: string;
+}
+
+/** Water that leaves the system at a node, m³/s (rulings 5 and 9). */
+function nodeFlow(map: NodeMap, flow: Float64Array): number {
+  const sum = (ends: readonly { link: number }[]): number => ends.reduce((total, end) => total + flow[end.link], 0);
+  switch (map.plan.kind) {
+    case 'junction':
+      return 0;
+    case 'outlet':
+      return map.lawLinks.reduce((total, link) => total + flow[link], 0);
+    default:
+      return sum(map.entering) - sum(map.leaving);
+  }
+}
+
+/** Solves a compiled plan for one situation. */
+export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Solution): PlanResult {
+  const solution = solve(c.network, { ...stateFor(c, options), warm });
+  const standing = solve(c.network, standingState(c, options));
+  const density = c.water.density;
+  const nodes = new Map<string, NodeResult>();
+  for (const [id, map] of c.nodes) {
+    const staticHead = standing.head[map.node];
+    // water that falls free out of a held pipe stands no lower than the pipe
+    const head = solution.head[map.node];
+    nodes.set(id, {
+      head,
+      pressure: pressureOfHead(head - map.elevation, density),
+      staticHead,
+      staticPressure: pressureOfHead(staticHead - map.elevation, density),
+      flow: nodeFlow(map, solution.flow),
+    });
+  }
+  const lines = new Map<string, LineResult>();
+  for (const [id, map] of c.lines) {
+    const profile = lineProfile(c.network, solution, map.link, map.geometry, density);
+    const still = lineProfile(c.network, standing, map.link, map.geometry, density);
+    lines.set(id, {
+      ...profile,
+      flow: solution.flow[map.link],
+      staticGrade: still.grade,
+      status: solution.status[map.link] as LinkStatus,
+    });
+  }
+  const converged = solution.converged && standing.converged;
+  const worst = converged ? undefined : [...c.lines].find(([, map]) => map.link === solution.worst.link)?.[0];
+  return { converged, iterations: solution.iterations, nodes, lines, solution, standing, worstAt: worst };
+}

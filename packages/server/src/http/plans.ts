@@ -1,0 +1,92 @@
+// The API of plans. Every body and parameter passes a schema.
+import { Router, type Response } from 'express';
+import { z } from 'zod';
+import { checkPlan, nestingDepth, type Fault } from '@vernal-slope/plan/document';
+import type { Plan } from '@vernal-slope/plan/schema';
+import type { PlanStore, StoredPlan } from '../db/plans.ts';
+
+const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'is not the id of a plan');
+const createSchema = z.strictObject({ document: z.unknown() });
+const saveSchema = z.strictObject({ revision: z.number().int().min(1), document: z.unknown() });
+
+function refuse(res: Response, status: number, code: string, message: string, faults?: readonly Fault[]): void {
+  res.status(status).json({ error: { code, message, ...(faults ? { faults } : {}) } });
+}
+
+const missing = (res: Response): void => refuse(res, 404, 'no-plan', 'There is no such plan.');
+
+/** The document of a body when it is a sound plan; else answers 422 with its faults. */
+function soundPlan(res: Response, document: unknown): Plan | undefined {
+  const deep = nestingDepth(JSON.stringify(document) ?? '') > 64;
+  const checked = deep ? undefined : checkPlan(document);
+  if (checked?.ok) return checked.plan;
+  const faults = checked ? checked.faults : [{ path: '$', message: 'is nested deeper than 64 levels', advice: 'a plan nests at most 64 deep' }];
+  refuse(res, 422, 'not-a-plan', 'The plan has faults. Nothing was saved.', faults);
+  return undefined;
+}
+
+const body = (plan: StoredPlan): object => ({
+  id: plan.id,
+  title: plan.title,
+  revision: plan.revision,
+  createdAt: plan.createdAt.toISOString(),
+  updatedAt: plan.updatedAt.toISOString(),
+  document: plan.document,
+});
+
+export function plansRouter(store: PlanStore): Router {
+  const router = Router();
+
+  router.param('id', (_req, res, next, id) => {
+    if (idSchema.safeParse(id).success) next();
+    else refuse(res, 400, 'bad-id', 'This is not the id of a plan.');
+  });
+
+  router.get('/plans', async (_req, res) => {
+    const list = await store.list();
+    res.json({ plans: list.map((p) => ({ ...p, createdAt: p.createdAt.toISOString(), updatedAt: p.updatedAt.toISOString() })) });
+  });
+
+  router.post('/plans', async (req, res) => {
+    const parsed = createSchema.safeParse(req.body);
+    if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "document": plan }.');
+    const plan = soundPlan(res, parsed.data.document);
+    if (plan) res.status(201).json(body(await store.create(plan)));
+  });
+
+  router.get('/plans/:id', async (req, res) => {
+    const plan = await store.get(req.params.id);
+    if (plan) res.json(body(plan));
+    else missing(res);
+  });
+
+  router.put('/plans/:id', async (req, res) => {
+    const parsed = saveSchema.safeParse(req.body);
+    if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "revision": number, "document": plan }.');
+    const plan = soundPlan(res, parsed.data.document);
+    if (!plan) return;
+    const result = await store.save(req.params.id, parsed.data.revision, plan);
+    if (result.kind === 'saved') res.json(body(result.plan));
+    else if (result.kind === 'missing') missing(res);
+    else {
+      res.status(409).json({
+        error: { code: 'stale', message: 'The plan was saved from somewhere else meanwhile.' },
+        yours: { revision: parsed.data.revision, document: plan },
+        current: body(result.current),
+      });
+    }
+  });
+
+  router.delete('/plans/:id', async (req, res) => {
+    if (await store.remove(req.params.id)) res.status(204).end();
+    else missing(res);
+  });
+
+  router.post('/plans/:id/restore', async (req, res) => {
+    const plan = await store.restore(req.params.id);
+    if (plan) res.json(body(plan));
+    else refuse(res, 404, 'no-plan', 'There is no deleted plan to bring back.');
+  });
+
+  return router;
+}
