@@ -92,6 +92,8 @@ export interface Solution {
   readonly head: Float64Array;
   /** m³/s, every link, positive from `from` to `to`. */
   readonly flow: Float64Array;
+  /** Flows as solved, with the leaks of closed ways: where a warm start begins. */
+  readonly flowSolved: Float64Array;
   readonly status: Uint8Array;
   /** For a pipe held at a hump, the index of the point (into `pointElevation`); else −1. */
   readonly heldAt: Int32Array;

@@ -147,7 +147,13 @@ function downhill(n: Network, state: NetworkState, holds: Holds, w: Workspace, f
   return sum;
 }
 
-/** Share of the Newton step to take: 1, or where the energy is least along it (false position, Illinois). */
+/** Bracket this narrow counts as a kink: a way that shuts there. */
+const KINK = 1e-3;
+
+/**
+ * Share of the Newton step to take: 1, or where the energy is least along it. Where the least lies at a kink (a
+ * one-way link that shuts), a point just past it, so that the next step sees the shut way.
+ */
 function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array): number {
   const start = downhill(n, state, holds, w, flow, head, 0);
   const full = downhill(n, state, holds, w, flow, head, 1);
@@ -156,11 +162,12 @@ function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace,
   let high = 1;
   let atLow = start;
   let atHigh = full;
-  let t = 1;
-  for (let i = 0; i < 40; i++) {
-    t = i % 3 === 2 ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
+  for (let i = 0; i < 80 && high - low > KINK * high; i++) {
+    // false position (Illinois) by turns with a bisection of the scale, which may span many powers of ten
+    const middle = low > 0 ? Math.sqrt(low * high) : 0.01 * high;
+    const t = i % 2 === 0 ? (low * atHigh - high * atLow) / (atHigh - atLow) : middle;
     const here = downhill(n, state, holds, w, flow, head, t);
-    if (Math.abs(here) <= 0.1 * -start) break;
+    if (Math.abs(here) <= 0.1 * -start) return t;
     if (here > 0) {
       high = t;
       atHigh = here;
@@ -171,7 +178,7 @@ function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace,
       atHigh /= 2;
     }
   }
-  return t;
+  return high;
 }
 
 export interface NewtonResult {
@@ -180,12 +187,13 @@ export interface NewtonResult {
 }
 
 /**
- * Solves heads and flows for given holds, in place. `head` carries the fixed heads; `flow` the start.
+ * Solves heads and flows for given holds, in place. `head` carries the fixed heads; `flow` the start,
+ * which `flowsBalance` says to balance at every node already.
  * @see Todini and Pilati (1988), A gradient algorithm for the analysis of pipe networks
  */
-export function newton(n: Network, state: NetworkState, holds: Holds, flow: Float64Array, head: Float64Array): NewtonResult {
+export function newton(n: Network, state: NetworkState, holds: Holds, flow: Float64Array, head: Float64Array, flowsBalance: boolean): NewtonResult {
   const w = workspaceOf(n);
-  let balanced = false;
+  let balanced = flowsBalance;
   let settled = false;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     for (let l = 0; l < n.linkCount; l++) {

@@ -23,7 +23,7 @@ export function solve(network: Network, state: NetworkState): Solution {
   const holds: Holds = { at: new Int32Array(n.linkCount).fill(-1), side: new Int8Array(n.linkCount) };
   if (state.warm) {
     head.set(state.warm.head);
-    flow.set(state.warm.flow);
+    flow.set(state.warm.flowSolved);
     holds.at.set(state.warm.heldAt);
     holds.side.set(state.warm.heldFrom);
   } else guessFlows(n, state, flow);
@@ -33,7 +33,7 @@ export function solve(network: Network, state: NetworkState): Solution {
   let iterations = 0;
   let converged = false;
   for (let round = 0; round < MAX_ROUNDS; round++) {
-    const result = newton(n, state, holds, flow, head);
+    const result = newton(n, state, holds, flow, head, state.warm !== undefined || round > 0);
     iterations += result.iterations;
     converged = result.converged;
     if (!converged || n.siphons) break;
@@ -52,6 +52,7 @@ function finish(
   iterations: number,
 ): Solution {
   const status = new Uint8Array(n.linkCount);
+  const flowSolved = flow.slice();
   let link = -1;
   let imbalance = 0;
   for (let l = 0; l < n.linkCount; l++) {
@@ -69,5 +70,5 @@ function finish(
       }
     }
   }
-  return { converged, iterations, head, flow, status, heldAt: holds.at, heldFrom: holds.side, worst: { link, imbalance } };
+  return { converged, iterations, head, flow, flowSolved, status, heldAt: holds.at, heldFrom: holds.side, worst: { link, imbalance } };
 }

@@ -40,13 +40,14 @@ export function darcyKernel(
   lossOut.slope = c * q * (2 * factor.f + factor.slope * reynolds);
 }
 
-// 10.67 is the SI constant in common handbook use; sources give 10.5088 to 10.6792
-const HAZEN_SI = 10.67;
+// SI constant and exponent of AWWA M23 and NFPA 13; sources give constants from 10.5088 to 10.6792
+const HAZEN_SI = 10.667;
+const HAZEN_BORE = 4.871;
 // below this speed the law is continued as a straight line: its slope vanishes at rest
 const HAZEN_LINEAR_SPEED = 1e-4;
 
 /**
- * Hazen-Williams friction loss h = 10.67 L (Q/C)^1.852 / D^4.87; writes `lossOut`.
+ * Hazen-Williams friction loss h = 10.667 L (Q/C)^1.852 / D^4.871; writes `lossOut`.
  * Meant for water near 15 °C, turbulent flow, bores of 50 mm and more; no laminar law.
  * @param flow m³/s
  * @param length m
@@ -55,7 +56,7 @@ const HAZEN_LINEAR_SPEED = 1e-4;
  */
 export function hazenKernel(flow: number, length: number, diameter: number, c: number): void {
   const q = Math.abs(flow);
-  const resistance = (HAZEN_SI * length) / (c ** 1.852 * diameter ** 4.87);
+  const resistance = (HAZEN_SI * length) / (c ** 1.852 * diameter ** HAZEN_BORE);
   const least = HAZEN_LINEAR_SPEED * boreArea(diameter);
   if (q < least) {
     const slope = resistance * least ** 0.852;

@@ -23,6 +23,8 @@ export interface LineProfile {
   readonly exitLoss: number;
   /** Loss of each segment (friction and fittings, the entrance with the first), m, signed with the flow. */
   readonly segmentLoss: number[];
+  /** Speed in each segment, m/s. */
+  readonly segmentSpeed: number[];
   /** Largest speed along the line, m/s. */
   readonly velocity: number;
   /** Station at which a hump holds the flow; −1 where none does. */
@@ -48,14 +50,14 @@ export function lineProfile(network: Network, solution: Solution, link: number, 
   const segmentLoss: number[] = [];
   let friction = 0;
   let minor = 0;
-  let velocity = 0;
+  const segmentSpeed: number[] = [];
   for (let s = 0; s < count; s++) {
     segmentsLoss(n, begin + s, begin + s + 1, q);
     const fittings = n.segmentMinor[begin + s] * size * q;
     friction += law.loss - fittings;
     minor += fittings;
     segmentLoss.push(law.loss);
-    velocity = Math.max(velocity, size / boreArea(n.segmentDiameter[begin + s]));
+    segmentSpeed.push(size / boreArea(n.segmentDiameter[begin + s]));
   }
   const exit = q >= 0 ? n.exitLossForward[link] : n.exitLossBackward[link];
   const entrance = (q >= 0 ? n.endLossForward[link] : n.endLossBackward[link]) - exit;
@@ -89,7 +91,7 @@ export function lineProfile(network: Network, solution: Solution, link: number, 
     for (let s = 1; s < heldStation; s++) grade[s] = Math.max(geometry.pipe[s], grade[s - 1] - segmentLoss[s - 1]);
   }
   const pressure = grade.map((h, k) => pressureOfHead(h - geometry.pipe[k], density));
-  return { grade, pressure, frictionLoss: friction, minorLoss: minor, exitLoss, segmentLoss, velocity, heldStation };
+  return { grade, pressure, frictionLoss: friction, minorLoss: minor, exitLoss, segmentLoss, segmentSpeed, velocity: Math.max(0, ...segmentSpeed), heldStation };
 }
 
 /** A high point of the pipe and how it stands to the running line. */
@@ -134,4 +136,34 @@ export function trappedAir(pipe: readonly number[], source: number): { needed: n
   });
   needed = Math.max(needed, ...vents.map((k) => pipe[k]));
   return { needed, missing: Math.max(0, needed - source), vents };
+}
+
+export interface GradePoint {
+  readonly chainage: number;
+  readonly pipe: number;
+  readonly grade: number;
+}
+
+/**
+ * Points for drawing a running line: every station and `samples` points within each leg, with the drop at a hump
+ * that holds the flow and the part-full stretch behind it, where the line lies on the pipe.
+ */
+export function gradePoints(geometry: LineGeometry, profile: LineProfile, flow: number, samples = 8): GradePoint[] {
+  const points: GradePoint[] = [];
+  const back = flow < 0;
+  for (let s = 0; s < profile.segmentLoss.length; s++) {
+    const loss = profile.segmentLoss[s];
+    for (let k = s === 0 || profile.heldStation === s ? 0 : 1; k <= samples; k++) {
+      const t = k / samples;
+      const pipe = geometry.pipe[s] + t * (geometry.pipe[s + 1] - geometry.pipe[s]);
+      const line = back ? profile.grade[s] - t * loss : profile.grade[s + 1] + (1 - t) * loss;
+      const partFull = profile.heldStation >= 0 || profile.pressure[s] === 0;
+      points.push({
+        chainage: geometry.chainage[s] + t * (geometry.chainage[s + 1] - geometry.chainage[s]),
+        pipe,
+        grade: partFull ? Math.max(pipe, line) : line,
+      });
+    }
+  }
+  return points;
 }

@@ -242,7 +242,7 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
     return {
       code: 'leg-loss-hazen',
       of: `${nameOf(c, line)}, leg ${leg + 1}`,
-      rule: 'h = 10.67 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.87} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
+      rule: 'h = 10.667 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.871} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
       terms: [length, { key: 'q', tex: 'Q', name: 'flow, in m³/s', value: flow, dimension: 'flow' }, { key: 'c', tex: 'C', name: 'smoothness of the pipe', value: pipe.hazenWilliamsC, dimension: 'ratio', source: pipe.source }, diameter, k, speed, gravity],
       result: result_,
       source: 'Hazen and Williams (AWWA M23)',

@@ -1,0 +1,76 @@
+// The server's API as seen from the browser: answers pass a schema, failures are values.
+import { z } from 'zod';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Plan } from '@vernal-slope/plan/schema';
+
+const summarySchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  revision: z.number(),
+  createdAt: z.string(),
+  updatedAt: z.string(),
+});
+const planSchema = summarySchema.extend({ document: z.custom<Plan>((v) => typeof v === 'object' && v !== null) });
+const faultSchema = z.object({ path: z.string(), message: z.string(), advice: z.string() });
+const errorSchema = z.object({
+  error: z.object({ code: z.string(), message: z.string(), faults: z.array(faultSchema).optional() }),
+});
+const staleSchema = z.object({ current: planSchema });
+
+export type PlanSummary = z.infer<typeof summarySchema>;
+export type StoredPlan = z.infer<typeof planSchema>;
+
+export type Failure =
+  | { readonly kind: 'unreachable' }
+  | { readonly kind: 'stale'; readonly current: StoredPlan }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'refused'; readonly message: string; readonly faults: readonly Fault[] };
+
+export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+
+const PATIENCE_MS = 15_000;
+
+async function ask<T>(method: string, path: string, schema: z.ZodType<T>, body?: unknown, keepalive = false): Promise<Answer<T>> {
+  let response: Response;
+  let data: unknown;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      keepalive,
+      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
+    data = response.status === 204 ? null : await response.json();
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+  if (response.ok) {
+    const parsed = schema.safeParse(data);
+    if (parsed.success) return { ok: true, value: parsed.data };
+    return { ok: false, failure: { kind: 'refused', message: 'The server answered something unexpected.', faults: [] } };
+  }
+  if (response.status === 409) {
+    const stale = staleSchema.safeParse(data);
+    if (stale.success) return { ok: false, failure: { kind: 'stale', current: stale.data.current } };
+  }
+  if (response.status === 404) return { ok: false, failure: { kind: 'missing' } };
+  // a gateway or a server that is going down is as good as none
+  if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+  const error = errorSchema.safeParse(data);
+  return {
+    ok: false,
+    failure: { kind: 'refused', message: error.data?.error.message ?? 'The server refused.', faults: error.data?.error.faults ?? [] },
+  };
+}
+
+const at = (id: string): string => `/plans/${encodeURIComponent(id)}`;
+
+export const api = {
+  list: (): Promise<Answer<PlanSummary[]>> => ask('GET', '/plans', z.object({ plans: z.array(summarySchema) }).transform((v) => v.plans)),
+  get: (id: string): Promise<Answer<StoredPlan>> => ask('GET', at(id), planSchema),
+  create: (document: Plan): Promise<Answer<StoredPlan>> => ask('POST', '/plans', planSchema, { document }),
+  save: (id: string, revision: number, document: Plan): Promise<Answer<StoredPlan>> => ask('PUT', at(id), planSchema, { revision, document }),
+  remove: (id: string): Promise<Answer<null>> => ask('DELETE', at(id), z.null()),
+  restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
+};

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+// One entered figure: its name, its field, a note under it.
+import type { Limits, Quantity } from '../display/quantities.ts';
+import QuantityField from './QuantityField.vue';
+
+defineProps<{ label: string; value?: number; quantity?: Quantity; limits?: Limits; note?: string; commit?: (si: number) => string | undefined; live?: boolean }>();
+</script>
+
+<template>
+  <div class="entry">
+    <span class="label">{{ label }}</span>
+    <span class="field">
+      <slot><QuantityField v-if="quantity && commit" :value="value" :quantity="quantity" :label="label" :limits="limits" :commit="commit" :live="live" show-unit /></slot>
+    </span>
+    <span v-if="note" class="note small muted">{{ note }}</span>
+  </div>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  grid-template-columns: minmax(120px, 1fr) 190px;
+  align-items: center;
+  gap: 0 12px;
+  padding: 3px 0;
+  border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.field :deep(.quantity) {
+  width: 100%;
+}
+
+.field :deep(.quantity .unit) {
+  width: 68px;
+}
+
+.note {
+  grid-column: 1 / -1;
+}
+</style>

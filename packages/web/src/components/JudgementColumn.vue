@@ -1,0 +1,266 @@
+<script setup lang="ts">
+// The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
+import { computed } from 'vue';
+import { judgeRefill, worstFirst, type Finding } from '@vernal-slope/core/judge';
+import { setPipe, type Command } from '@vernal-slope/plan/edit';
+import { wantsOf } from '@vernal-slope/plan/solve';
+import type { PlanResults } from '../composables/usePlanResults.ts';
+import { chainTo } from '../hillside/section.ts';
+import { show, showEntered, showText } from '../display/quantities.ts';
+import { nameIn, nominal } from '../display/names.ts';
+import { SEVERITY_WORD, sentence, type FigureKey, type Part } from '../display/words.ts';
+import { useSettings } from '../stores/settings.ts';
+import type { SlowAnswers } from '../worker/hydraulics.ts';
+import DropGlyph from './DropGlyph.vue';
+import SentenceText from './SentenceText.vue';
+
+const props = defineProps<{ results: PlanResults; chosen: string; slow: SlowAnswers | null; busy: boolean; trying: string }>();
+const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
+const settings = useSettings();
+
+const plan = computed(() => props.results.compiled.plan);
+const node = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
+const figures = computed(() => props.results.result.nodes.get(props.chosen));
+const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
+const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
+const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
+const standing = computed(() => show(figures.value?.staticPressure ?? 0, 'pressure', settings.units));
+const name = (id: string): string => nameIn(plan.value, id);
+
+const subtitle = computed(() => {
+  const n = node.value;
+  if (n?.kind === 'trough') {
+    const herds = (n.herds ?? []).map((h) => `${h.count} ${h.class}${h.count === 1 ? '' : 's'}`).join(', ');
+    return [n.inlet?.floatValve ? 'trough with a float' : 'trough, open end', herds].filter(Boolean).join('; ');
+  }
+  if (n?.kind === 'outlet') return `wants ${showEntered(wantsOf(n).flow ?? 0, 'flow', settings.units)}`;
+  return n?.kind === 'tank' ? 'tank' : '';
+});
+const free = computed(() => node.value?.kind === 'trough' && !node.value.inlet?.floatValve);
+const wants = computed(() => (node.value?.kind === 'trough' || node.value?.kind === 'outlet' ? wantsOf(node.value) : {}));
+
+const findings = computed<Finding[]>(() => {
+  const chain = new Set(chainTo(props.results, props.chosen).map((c) => c.line));
+  const sources = plan.value.nodes.filter((n) => n.kind === 'source').map((n) => n.id);
+  const list = props.results.findings.filter((f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged');
+  const refill = props.slow?.refill;
+  if (refill && flowing.value) {
+    list.push(
+      judgeRefill({
+        id: props.chosen,
+        drop: refill.refill.fullLevel - refill.refill.lowestLevel,
+        afterVisit: refill.refill.afterVisit,
+        dryTime: refill.refill.dryTime,
+        shortfall: refill.refill.shortfall,
+        untilNext: refill.untilNext,
+        horizon: 24 * 3600,
+      }),
+    );
+  }
+  return worstFirst(list);
+});
+const sentences = computed(() => findings.value.map((f) => ({ key: `${f.code}-${f.at}`, severity: f.severity, parts: sentence(f, settings.units, name) })));
+
+/** How high the tank must stand, beside how high it stands. */
+const height = computed<{ severity: 'good' | 'fair'; parts: Part[] } | null>(() => {
+  const h = props.results.height(props.chosen);
+  const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
+  if (!h || tank?.kind !== 'tank') return null;
+  const stands = tank.standM ?? 0;
+  const enough = stands >= h.answer.stand - 1e-6;
+  const needed: Part = { text: showText(Math.max(0, h.answer.stand), 'height', settings.units), figure: true, opens: { of: 'height', id: props.chosen } };
+  const flow = showEntered(h.flow, 'flow', settings.units);
+  const want = h.answer.governing.kind === 'hump' ? `${flow} to pass the hump` : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
+  const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
+  return {
+    severity: enough ? 'good' : 'fair',
+    parts: enough
+      ? [{ text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` }, needed, { text: ` under it.` }]
+      : [{ text: `At low water ${name(h.tank)} should stand ` }, needed, { text: ` above its ground for ${want}; ${now}.` }],
+  };
+});
+
+const remedy = computed(() => props.slow?.remedy);
+const worthIt = computed(() => remedy.value && (findings.value.some((f) => f.severity !== 'good') || height.value?.severity === 'fair'));
+const remedyTitle = computed(() => {
+  const r = remedy.value;
+  if (!r) return '';
+  const legs = props.results.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
+  const size = nominal(r.label);
+  return r.legs.length === legs ? `Use ${size} all the way` : `Use ${size} on the first ${showText(r.length, 'distance', settings.units)}`;
+});
+function tryIt(): void {
+  const r = remedy.value;
+  if (r) emit('try', setPipe(r.line, r.legs, r.pipe, remedyTitle.value));
+}
+</script>
+
+<template>
+  <aside class="judgement sheet" aria-label="Judgement">
+    <header>
+      <h2>{{ node ? name(chosen) : 'Nothing chosen' }}</h2>
+      <p class="small">{{ subtitle }}</p>
+    </header>
+    <div v-if="figures" class="two">
+      <div>
+        <p class="big">
+          <button type="button" class="figure" title="Show the working" data-test="flow" @click="emit('open', { of: 'flow', id: chosen })">{{ flow.text }}</button><span class="muted">{{ flow.unit }}</span>
+        </p>
+        <p class="small muted">{{ free ? 'flow, running free' : 'flow at the valve' }}</p>
+      </div>
+      <div>
+        <p class="big">
+          <button v-if="flowing && !free" type="button" class="figure" title="Show the working" data-test="pressure" @click="emit('open', { of: 'pressure', id: chosen })">{{ pressure.text }}</button>
+          <button v-else type="button" class="figure" title="Show the working" data-test="pressure" @click="emit('open', { of: 'static', id: chosen })">{{ standing.text }}</button>
+          <span class="muted">{{ pressure.unit }}</span>
+        </p>
+        <p class="small muted">
+          {{ flowing && !free ? 'as it runs' : 'with all shut' }}<template v-if="wants.pressure && flowing && !free">; wants {{ showEntered(wants.pressure, 'pressure', settings.units) }}</template>
+        </p>
+      </div>
+    </div>
+    <ul class="sentences" data-test="sentences" aria-live="polite">
+      <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
+        <DropGlyph :level="s.severity" :size="18" />
+        <p>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong> <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+        </p>
+      </li>
+      <li v-if="height" data-test="height">
+        <DropGlyph :level="height.severity" :size="18" />
+        <p>
+          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong> <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
+        </p>
+      </li>
+    </ul>
+    <div v-if="trying" class="remedy" data-test="trying">
+      <div>
+        <strong>Trying: {{ trying }}</strong>
+      </div>
+      <div class="pair">
+        <button type="button" class="plain-button edged" data-test="put-back" @click="emit('back')">Put back</button>
+        <button type="button" class="plain-button main" data-test="keep" @click="emit('keep')">Keep it</button>
+      </div>
+    </div>
+    <div v-else-if="remedy && worthIt" class="remedy" data-test="remedy">
+      <div>
+        <strong>{{ remedyTitle }}</strong>
+        <p>
+          It gets <span class="figure">{{ showText(remedy.flowAfter, 'flow', settings.units) }}</span><template v-if="remedy.refillAfter && remedy.refillAfter.refill.afterVisit !== null"
+            >, full again in <span class="figure">{{ showText(remedy.refillAfter.refill.afterVisit, 'duration', settings.units) }}</span></template
+          >.
+        </p>
+      </div>
+      <button type="button" class="plain-button main" data-test="try" title="Try it (t)" @click="tryIt">Try it</button>
+    </div>
+    <p v-else-if="busy" class="small muted working-on">Working out the filling …</p>
+    <ul class="sentences" data-test="good-sentences">
+      <li v-for="s in sentences.filter((s) => s.severity === 'good')" :key="s.key">
+        <DropGlyph :level="s.severity" :size="18" />
+        <p>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong> <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+        </p>
+      </li>
+      <li v-if="sentences.length === 0 && !height">
+        <DropGlyph level="begun" :size="18" />
+        <p><strong>Begun.</strong> Nothing to judge yet: choose a place where water comes out.</p>
+      </li>
+    </ul>
+  </aside>
+</template>
+
+<style scoped>
+.judgement {
+  overflow: hidden;
+}
+
+header {
+  padding: 10px 16px;
+  background: var(--water-wash);
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  margin: 0 16px;
+  border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.two > div {
+  padding: 10px 0;
+}
+
+.two > div + div {
+  padding-left: 14px;
+  border-left: var(--line-hair) solid var(--rule);
+}
+
+.big {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+  font-size: var(--text-s);
+}
+
+.big .figure {
+  font-size: var(--figure-l);
+  font-weight: 500;
+  line-height: 1.15;
+}
+
+.sentences {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  margin: 0;
+  padding: 12px 16px;
+  list-style: none;
+}
+
+.sentences + .sentences,
+.remedy + .sentences {
+  padding-top: 0;
+}
+
+li {
+  display: flex;
+  gap: 10px;
+}
+
+li .good {
+  color: var(--water-ink);
+}
+
+li .fair {
+  color: var(--amber-ink);
+}
+
+li .short {
+  color: var(--brick-ink);
+}
+
+.remedy {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  margin: 0 8px 10px;
+  padding: 10px;
+  background: var(--water-wash);
+  border-radius: var(--radius);
+}
+
+.remedy > div:first-child {
+  flex: 1 1 160px;
+}
+
+.pair {
+  display: flex;
+  gap: 8px;
+}
+
+.working-on {
+  padding: 0 16px 12px;
+}
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+// Every key, on one page.
+import { NModal } from 'naive-ui';
+
+defineProps<{ show: boolean }>();
+const emit = defineEmits<{ 'update:show': [show: boolean] }>();
+const KEYS: readonly (readonly [string, string])[] = [
+  ['3, 4, 7', 'go to Store, Walk, Outlets'],
+  ['← → or ↑ ↓', 'along the line, when the hillside is chosen'],
+  ['Tab, Shift Tab', 'to the next or last field'],
+  ['Enter', 'take the figure and go down the column; below the last leg a new one opens'],
+  ['Esc', 'put back what stood in the field; close the working'],
+  ['Alt ↑, Alt ↓', 'move the leg up or down'],
+  ['Alt Enter, Alt Delete', 'put a leg in, take it out'],
+  ['w', 'the working of the figure that has the focus, else of the flow'],
+  ['t', 'try the change that is proposed'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['?', 'this list'],
+];
+</script>
+
+<template>
+  <NModal :show="show" preset="card" title="Keys" :style="{ width: 'min(560px, 96vw)' }" @update:show="(v: boolean) => emit('update:show', v)">
+    <dl>
+      <template v-for="[key, what] in KEYS" :key="key">
+        <dt>{{ key }}</dt>
+        <dd>{{ what }}</dd>
+      </template>
+    </dl>
+    <p class="small muted">On a Mac, Cmd stands for Ctrl and Option for Alt. Every key has a place to click too.</p>
+  </NModal>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 20px;
+  margin: 0 0 12px;
+}
+
+dt {
+  font-family: var(--font-figure);
+  font-weight: 700;
+}
+
+dd {
+  margin: 0;
+}
+</style>

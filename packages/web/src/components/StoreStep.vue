@@ -1,0 +1,157 @@
+<script setup lang="ts">
+// The Store step of the first slice: the tank that feeds the line, as measured.
+import { NSelect } from 'naive-ui';
+import { computed } from 'vue';
+import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
+import { tankShape } from '@vernal-slope/plan/compile';
+import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Shape, Tank } from '@vernal-slope/plan/schema';
+import type { PlanResults } from '../composables/usePlanResults.ts';
+import { showText, type Quantity } from '../display/quantities.ts';
+import { useSettings } from '../stores/settings.ts';
+import EntryRow from './EntryRow.vue';
+import NameField from './NameField.vue';
+
+const props = defineProps<{ results: PlanResults; tank: string; edit: (command: Command) => readonly Fault[] }>();
+const emit = defineEmits<{ tank: [id: string] }>();
+const settings = useSettings();
+
+const plan = computed(() => props.results.compiled.plan);
+const tanks = computed(() => plan.value.nodes.filter((n): n is Tank => n.kind === 'tank'));
+const tank = computed(() => tanks.value.find((t) => t.id === props.tank) ?? tanks.value[0]);
+const said = (faults: readonly Fault[]): string | undefined => faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
+const change = (label: string, recipe: (node: Tank) => void): string | undefined => said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+const shapeIn = computed(() => tankShape(tank.value.shape, tank.value.count));
+const volume = (level: number): string => showText(volumeAt(shapeIn.value, level), 'volume', settings.units);
+const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
+  { label: 'upright, round', value: 'vertical-cylinder' },
+  { label: 'lying, round', value: 'horizontal-cylinder' },
+  { label: 'box', value: 'box' },
+];
+const shapeOptions = computed(() => (tank.value?.shape.type === 'table' ? [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }] : SHAPES));
+
+/** Keeps the height when the shape changes, so that the heights of outlet and overflow still fit. */
+function setShape(type: Shape['type']): void {
+  change('shape of the tank', (t) => {
+    const s = t.shape;
+    if (s.type === type || type === 'table' || s.type === 'table') return;
+    const high = s.type === 'horizontal-cylinder' ? s.diameterM : s.heightM;
+    const wide = s.type === 'box' ? s.widthM : s.diameterM;
+    const long = s.type === 'box' || s.type === 'horizontal-cylinder' ? s.lengthM : wide;
+    t.shape =
+      type === 'box' ? { type, lengthM: long, widthM: wide, heightM: high } : type === 'vertical-cylinder' ? { type, diameterM: wide, heightM: high } : { type, diameterM: high, lengthM: long };
+  });
+}
+
+interface Row {
+  readonly key: string;
+  readonly label: string;
+  readonly value: number;
+  readonly quantity: Quantity;
+  readonly note?: string;
+  readonly min?: number;
+  readonly set: (node: Tank, value: number) => void;
+}
+
+const sizes = computed<Row[]>(() => {
+  const s = tank.value.shape;
+  const row = (key: 'diameterM' | 'heightM' | 'lengthM' | 'widthM', label: string): Row => ({
+    key,
+    label,
+    value: (s as unknown as Record<string, number>)[key],
+    quantity: 'height',
+    min: 0.05,
+    set: (t, v) => {
+      (t.shape as unknown as Record<string, number>)[key] = v;
+    },
+  });
+  if (s.type === 'vertical-cylinder') return [row('diameterM', 'Across, inside'), row('heightM', 'Height, inside')];
+  if (s.type === 'horizontal-cylinder') return [row('diameterM', 'Across, inside'), row('lengthM', 'Length, inside')];
+  return s.type === 'box' ? [row('lengthM', 'Length, inside'), row('widthM', 'Width, inside'), row('heightM', 'Height, inside')] : [];
+});
+const levels = computed<Row[]>(() => {
+  const t = tank.value;
+  return [
+    { key: 'standM', label: 'Stands above the ground by', value: t.standM ?? 0, quantity: 'height', min: 0, set: (n, v) => void (n.standM = v), note: 'A full tank is heavy: above 2 m, or near people, ask a licensed engineer. Local codes come first.' },
+    { key: 'startLevelM', label: 'Water in it today, deep', value: t.startLevelM ?? t.overflowM, quantity: 'height', min: 0, set: (n, v) => void (n.startLevelM = v), note: `${volume(t.startLevelM ?? t.overflowM)} in the tank` },
+    { key: 'outletM', label: 'Outlet above the floor', value: t.outletM, quantity: 'height', min: 0, set: (n, v) => void (n.outletM = v), note: `${volume(t.outletM)} below it stay behind` },
+    { key: 'overflowM', label: 'Overflow above the floor', value: t.overflowM, quantity: 'height', min: 0.01, set: (n, v) => void (n.overflowM = v), note: `${volume(t.overflowM)} when it runs over` },
+  ];
+});
+const round = (si: number): number => Number(si.toFixed(4));
+</script>
+
+<template>
+  <section v-if="tank" class="store sheet" aria-labelledby="store-title">
+    <header>
+      <h2 id="store-title">Store</h2>
+      <NSelect v-if="tanks.length > 1" class="which" :value="tank.id" :options="tanks.map((t) => ({ label: t.name ?? t.id, value: t.id }))" :input-props="{ 'aria-label': 'Tank' }" @update:value="(id: string) => emit('tank', id)" />
+      <span class="muted">holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the brim</span>
+    </header>
+    <div class="halves">
+      <div>
+        <h3>The tank</h3>
+        <EntryRow label="Name"><NameField :value="tank.name ?? ''" label="Name of the tank" @change="(name) => change('name of the tank', (t) => void (t.name = name))" /></EntryRow>
+        <EntryRow label="Shape"><NSelect :value="tank.shape.type" :options="[...shapeOptions]" :input-props="{ 'aria-label': 'Shape of the tank' }" @update:value="setShape" /></EntryRow>
+        <EntryRow v-for="r in sizes" :key="r.key" :label="r.label" :value="r.value" :quantity="r.quantity" :limits="{ min: r.min }" :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))" />
+        <p v-if="tank.shape.type === 'table'" class="muted small">Its levels and volumes come from the plan file.</p>
+      </div>
+      <div>
+        <h3>Heights</h3>
+        <EntryRow
+          label="Ground under it, above datum"
+          :value="tank.groundM"
+          quantity="height"
+          note="The legs that leave it start here; the next places keep their own heights."
+          :commit="(si) => said(edit(setGround(tank.id, round(si))))"
+        />
+        <EntryRow v-for="r in levels" :key="r.key" :label="r.label" :value="r.value" :quantity="r.quantity" :limits="{ min: r.min }" :note="r.note" :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))" />
+      </div>
+    </div>
+  </section>
+  <section v-else class="store sheet empty">
+    <h2>No tank yet</h2>
+    <p>A line can start from a spring alone, but a tank holds the night for the day. Quick start on the page of your plans begins with one.</p>
+  </section>
+</template>
+
+<style scoped>
+.store {
+  padding: 8px 16px 16px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+  padding-bottom: 8px;
+}
+
+.which {
+  width: 220px;
+}
+
+.halves {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 40px;
+}
+
+h3 {
+  margin: 4px 0;
+  font-family: var(--font-text);
+  font-size: var(--text-m);
+}
+
+.empty {
+  padding: 24px;
+}
+
+@media (max-width: 800px) {
+  .halves {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,205 @@
+// The one place where SI figures become what screens show, and what people type becomes SI.
+import { fromSI, parseQuantity, toSI, unit, unitSymbols, type Dimension, type Unit } from '@vernal-slope/core/units';
+
+export type UnitSystem = 'metric' | 'us';
+
+/** Kinds of figures, by how they are read: a height needs centimetres where a distance does not. */
+export type Quantity =
+  | 'distance'
+  | 'height'
+  | 'rise'
+  | 'depth'
+  | 'drop'
+  | 'bore'
+  | 'loss'
+  | 'flow'
+  | 'pressure'
+  | 'volume'
+  | 'speed'
+  | 'duration'
+  | 'temperature'
+  | 'area'
+  | 'ratio';
+
+interface Style {
+  readonly dimension: Dimension;
+  readonly metric: Unit;
+  readonly us: Unit;
+  /** Fixed decimals, or significant figures when left out. */
+  readonly decimals?: readonly [metric: number, us: number];
+}
+
+const length = (symbol: string): Unit => unit(symbol, 'length');
+const both = (u: Unit): { metric: Unit; us: Unit } => ({ metric: u, us: u });
+
+const STYLES: Readonly<Record<Quantity, Style>> = {
+  distance: { dimension: 'length', metric: length('m'), us: length('ft') },
+  height: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 1] },
+  rise: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
+  depth: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
+  drop: { dimension: 'length', metric: length('mm'), us: length('in') },
+  bore: { dimension: 'bore', metric: unit('mm', 'bore'), us: unit('in', 'bore') },
+  loss: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
+  flow: { dimension: 'flow', metric: unit('L/min', 'flow'), us: unit('US gal/min', 'flow') },
+  pressure: { dimension: 'pressure', metric: unit('kPa', 'pressure'), us: unit('psi', 'pressure') },
+  volume: { dimension: 'volume', metric: unit('L', 'volume'), us: unit('US gal', 'volume') },
+  speed: { dimension: 'velocity', metric: unit('m/s', 'velocity'), us: unit('ft/s', 'velocity'), decimals: [2, 2] },
+  duration: { dimension: 'time', ...both(unit('min', 'time')) },
+  temperature: { dimension: 'temperature', metric: unit('°C', 'temperature'), us: unit('°F', 'temperature'), decimals: [0, 0] },
+  area: { dimension: 'area', metric: unit('m²', 'area'), us: unit('ft²', 'area') },
+  ratio: { dimension: 'ratio', ...both(unit('', 'ratio')) },
+};
+
+export const dimensionOf = (quantity: Quantity): Dimension => STYLES[quantity].dimension;
+export const unitFor = (quantity: Quantity, system: UnitSystem): Unit => STYLES[quantity][system];
+
+/** A number with `figures` significant figures, thousands parted, no exponent. */
+export function significant(value: number, figures = 3): string {
+  if (!Number.isFinite(value)) return '–';
+  // rounding crumbs of a solved zero
+  if (Math.abs(value) < 5e-4) return '0';
+  const size = Math.floor(Math.log10(Math.abs(value))) + 1;
+  const decimals = Math.max(0, figures - size);
+  const scale = 10 ** Math.max(0, size - figures);
+  return fixed(size > figures ? Math.round(value / scale) * scale : value, Math.min(decimals, 6));
+}
+
+/** A number with fixed decimals and a true minus sign; thousands parted by a comma. */
+export function fixed(value: number, decimals: number): string {
+  const text = Math.abs(value).toLocaleString('en', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+  const zero = !/[1-9]/.test(text);
+  return value < 0 && !zero ? `−${text}` : text;
+}
+
+export interface Shown {
+  readonly text: string;
+  readonly unit: string;
+}
+
+/** An SI figure as text and unit in a system. Long durations turn to hours and minutes. */
+export function show(si: number, quantity: Quantity, system: UnitSystem): Shown {
+  const style = STYLES[quantity];
+  const u = style[system];
+  const value = fromSI(si, u);
+  if (quantity === 'duration') {
+    if (si < 60) return { text: fixed(Math.round(si), 0), unit: 's' };
+    if (si >= 3 * 3600) return { text: significant(si / 3600), unit: 'h' };
+    return { text: value < 10 ? fixed(value, 1) : fixed(value, 0), unit: 'min' };
+  }
+  if (quantity === 'drop') return { text: system === 'metric' ? fixed(value, 0) : fixed(value, 1), unit: u.symbol };
+  if (quantity === 'distance') return { text: fixed(value, Number.isInteger(Number(value.toFixed(2))) ? 0 : 1), unit: u.symbol };
+  if (quantity === 'bore' && system === 'us') return { text: fixed(value, 3), unit: u.symbol };
+  const decimals = style.decimals?.[system === 'metric' ? 0 : 1];
+  return { text: decimals === undefined ? significant(value) : fixed(value, decimals), unit: u.symbol };
+}
+
+/** Text and unit in one string, parted by a narrow space that does not break. */
+export const showText = (si: number, quantity: Quantity, system: UnitSystem): string => {
+  const { text, unit: symbol } = show(si, quantity, system);
+  return symbol === '' ? text : `${text}\u00A0${symbol}`;
+};
+
+/** A figure that somebody entered: as short as it was, without zeros that claim more than was said. */
+export const showEntered = (si: number, quantity: Quantity, system: UnitSystem): string =>
+  showText(si, quantity, system).replace(/(\.\d*?)0+(?=\D|$)/, '$1').replace(/\.(?=\D|$)/, '');
+
+/** What stands in a field: plain digits in the field's unit, enough of them to lose nothing that matters. */
+export function editable(si: number, quantity: Quantity, system: UnitSystem): string {
+  const value = fromSI(si, unitFor(quantity, system));
+  const digits = quantity === 'drop' || quantity === 'bore' ? (system === 'metric' ? 2 : 4) : 3;
+  const text = String(Number(value.toFixed(digits)));
+  const decimals = STYLES[quantity].decimals?.[system === 'metric' ? 0 : 1] ?? 0;
+  const given = text.split('.')[1]?.length ?? 0;
+  return (given < decimals ? Number(text).toFixed(decimals) : text).replace('-', '−');
+}
+
+export type Reading = { readonly ok: true; readonly si: number } | { readonly ok: false; readonly message: string };
+
+export interface Limits {
+  readonly min?: number;
+  readonly max?: number;
+}
+
+/** Reads what was typed into a field; any unit of the dimension is taken, a bare number is in the field's own. */
+export function read(text: string, quantity: Quantity, system: UnitSystem, limits: Limits = {}): Reading {
+  const fallback = unitFor(quantity, system);
+  const parsed = parseQuantity(text, dimensionOf(quantity), fallback);
+  const units = unitSymbols(dimensionOf(quantity)).slice(0, 7).join(', ');
+  if (!parsed.ok) {
+    const message =
+      parsed.reason === 'empty'
+        ? `Give a number${fallback.symbol ? ` in ${fallback.symbol}` : ''}.`
+        : parsed.reason === 'unknown-unit'
+          ? `“${parsed.found}” is no unit here. Use ${units}.`
+          : `“${parsed.found}” is not a number. Give one such as ${quantity === 'bore' ? '32 mm or 1 1/4 in' : `12 ${fallback.symbol}`}.`;
+    return { ok: false, message };
+  }
+  const { min, max } = limits;
+  if (min !== undefined && parsed.si < min) return { ok: false, message: `Give at least ${showText(min, quantity, system)}.` };
+  if (max !== undefined && parsed.si > max) return { ok: false, message: `Give at most ${showText(max, quantity, system)}.` };
+  return { ok: true, si: parsed.si };
+}
+
+/** A working's term in SI with its unit, for formulas (figures there must fit the rule). */
+export function inRule(value: number, dimension: Dimension): Shown {
+  const symbols: Readonly<Record<Dimension, string>> = {
+    length: 'm',
+    bore: 'm',
+    flow: 'm³/s',
+    pressure: 'Pa',
+    volume: 'm³',
+    temperature: '°C',
+    time: 's',
+    velocity: 'm/s',
+    density: 'kg/m³',
+    viscosity: 'm²/s',
+    area: 'm²',
+    gravity: 'm/s²',
+    ratio: '',
+  };
+  return { text: plain(value), unit: symbols[dimension] };
+}
+
+/** Up to six significant figures, without trailing zeros; powers of ten for the very small. */
+function plain(value: number): string {
+  if (value === 0) return '0';
+  const size = Math.abs(value);
+  if (size < 1e-3) return value.toExponential(3);
+  return String(Number(value.toPrecision(6)));
+}
+
+/** A working's term in the person's units. */
+const QUANTITY_OF: Readonly<Partial<Record<Dimension, Quantity>>> = {
+  length: 'height',
+  bore: 'bore',
+  flow: 'flow',
+  pressure: 'pressure',
+  volume: 'volume',
+  temperature: 'temperature',
+  time: 'duration',
+  velocity: 'speed',
+};
+
+export function showTerm(value: number, dimension: Dimension, system: UnitSystem): Shown {
+  const quantity = QUANTITY_OF[dimension];
+  if (quantity === 'height' && Math.abs(value) < 0.1) {
+    const u = unitFor('height', system);
+    return { text: fixed(fromSI(value, u), 3), unit: u.symbol };
+  }
+  if (quantity) return show(value, quantity, system);
+  if (dimension === 'area') return { text: plain(value * 1e6), unit: 'mm²' };
+  if (dimension === 'ratio' && Math.abs(value) >= 1000) return { text: fixed(value, 0), unit: '' };
+  if (dimension === 'density') return { text: fixed(value, 1), unit: 'kg/m³' };
+  const rule = inRule(value, dimension);
+  return dimension === 'ratio' ? { text: String(Number(value.toPrecision(4))), unit: '' } : rule;
+}
+
+/** mm, L, kPa, L/min of the plan file to SI and back, for fields that edit it. */
+export const FILE_UNITS = {
+  mm: unit('mm', 'length'),
+  litre: unit('L', 'volume'),
+  lpm: unit('L/min', 'flow'),
+  kPa: unit('kPa', 'pressure'),
+  min: unit('min', 'time'),
+} as const;
+export { fromSI, toSI };

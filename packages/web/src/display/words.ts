@@ -1,0 +1,103 @@
+// What findings say, in plain words. One sentence, one fact; the figures open their working.
+import type { Finding, Severity } from '@vernal-slope/core/judge';
+import { showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
+
+/** A stretch of a sentence: words, or a figure that may open a working. */
+export interface Part {
+  readonly text: string;
+  /** Which working the figure opens. */
+  readonly opens?: FigureKey;
+  readonly figure?: boolean;
+}
+
+export type FigureKey =
+  | { readonly of: 'pressure' | 'flow' | 'static' | 'refill' | 'height'; readonly id: string }
+  | { readonly of: 'loss' | 'speed' | 'station'; readonly id: string; readonly leg: number };
+
+export const SEVERITY_WORD: Readonly<Record<Severity | 'begun', string>> = {
+  good: 'Good',
+  fair: 'Fair',
+  short: 'Short',
+  begun: 'Begun',
+};
+
+type Words = (strings: TemplateStringsArray, ...parts: (string | Part)[]) => Part[];
+
+const say: Words = (strings, ...parts) =>
+  strings.flatMap((text, k) => {
+    const here: Part[] = text ? [{ text }] : [];
+    if (k < parts.length) {
+      const part = parts[k];
+      here.push(typeof part === 'string' ? { text: part } : part);
+    }
+    return here;
+  });
+
+/** Plain text of a sentence. */
+export const plainText = (parts: readonly Part[]): string => parts.map((p) => p.text).join('');
+
+/** The sentence of a finding. `name` gives a node's or line's name. */
+export function sentence(finding: Finding, system: UnitSystem, name: (id: string) => string): Part[] {
+  const v = finding.values;
+  const id = finding.at;
+  const fig = (key: string, quantity: Quantity, opens?: FigureKey): Part => ({
+    text: showText(Number(v[key]), quantity, system),
+    figure: true,
+    opens,
+  });
+  const given = (key: string, quantity: Quantity): Part => ({ text: showEntered(Number(v[key]), quantity, system), figure: true });
+  switch (finding.code) {
+    case 'outlet-above-water':
+      return say`No flow: the outlet stands ${fig('above', 'height', { of: 'static', id })} above the water.`;
+    case 'no-flow':
+      return say`No flow: the water does not get this far.`;
+    case 'pressure-below-minimum':
+      return say`Its pressure, ${fig('pressure', 'pressure', { of: 'pressure', id })}, is under the least it works with, ${given('minimum', 'pressure')}.`;
+    case 'pressure-below-wanted':
+      return say`It runs at ${fig('pressure', 'pressure', { of: 'pressure', id })} and wants ${given('wanted', 'pressure')} to run freely.`;
+    case 'pressure-enough':
+      return say`It has ${fig('pressure', 'pressure', { of: 'pressure', id })} and wants ${given('wanted', 'pressure')}.`;
+    case 'flow-below-wanted':
+      return say`It gets ${fig('flow', 'flow', { of: 'flow', id })} and wants ${given('wanted', 'flow')}.`;
+    case 'flow-enough':
+      return say`It gets ${fig('flow', 'flow', { of: 'flow', id })}, as much as it wants.`;
+    case 'hump-holds':
+      return say`The hump at ${fig('chainage', 'distance')} holds the flow to ${fig('flow', 'flow')}: a full pipe would stand ${fig('above', 'height')} above the running line there.`;
+    case 'hump-stops':
+      return say`The hump at ${fig('chainage', 'distance')} stops the water: it stands ${fig('above', 'height')} too high.`;
+    case 'part-full':
+      return say`Past ${fig('chainage', 'distance')} the pipe runs part-full, for it can carry more than comes.`;
+    case 'hump-suction':
+      return say`At ${fig('chainage', 'distance')} the pipe is ${fig('above', 'height')} above the running line, under suction: any leak draws air.`;
+    case 'air-may-stop-filling':
+      return say`Air shut in past the hump at ${fig('chainage', 'distance')} can stop the first filling: ${fig('missing', 'height')} of head is missing. A vent there cures it.`;
+    case 'air-can-gather':
+      return say`Air can gather at the hump at ${fig('chainage', 'distance')}. There is head enough to push through; a vent there helps.`;
+    case 'rating-enough':
+      return say`With all shut and the tank full ${name(id)} stands at ${fig('pressure', 'pressure')}; the pipe bears ${given('rating', 'pressure')}.`;
+    case 'rating-exceeded':
+      return say`With all shut ${name(id)} stands at ${fig('pressure', 'pressure')} at ${fig('chainage', 'distance')}, more than the ${given('rating', 'pressure')} its pipe is rated for.`;
+    case 'rating-unknown':
+      return say`With all shut ${name(id)} stands at ${fig('pressure', 'pressure')} and its pipe has no rating: read what is printed on it.`;
+    case 'walk-misses-node':
+      return say`The walk of ${name(id)} ends ${fig('by', 'height')} off the height given for ${String(v.node)}. One of the two is wrong.`;
+    case 'hazen-outside-range':
+      return say`Hazen-Williams is off for ${name(id)}: it is meant for bores of ${fig('bore', 'bore')} and more and swift water.`;
+    case 'yield-governs':
+      return say`${name(id)} gives ${fig('flow', 'flow')} and no more; its pipe could carry it easily.`;
+    case 'yield-unknown':
+      return say`What ${name(id)} yields is not known yet. Time a bucket under it.`;
+    case 'trough-full-again':
+      return say`After a visit it is down ${fig('drop', 'drop')} and full again in ${fig('after', 'duration', { of: 'refill', id })}.`;
+    case 'trough-late':
+      return say`After a visit it is down ${fig('drop', 'drop')} and full again only in ${fig('after', 'duration', { of: 'refill', id })}; the next visit comes in ${fig('next', 'duration')}.`;
+    case 'trough-not-full-again':
+      return say`After a visit it is down ${fig('drop', 'drop')} and not full again within ${fig('horizon', 'duration')}.`;
+    case 'trough-runs-dry':
+      return say`A visit drinks it dry for ${fig('dry', 'duration')}; ${fig('short', 'volume')} are wanted and not there.`;
+    case 'not-converged':
+      return say`No answer was found: the figures for ${name(id)} cannot be trusted. Look for heights or pipes that cannot be.`;
+    default:
+      return say`${finding.code}`;
+  }
+}

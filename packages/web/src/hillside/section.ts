@@ -1,0 +1,195 @@
+// The section that the hillside draws, as plain data in metres: one chain of lines from the top water down to
+// the chosen place, with ground, pipe, running and standing line, vessels and tubes.
+import { gradePoints } from '@vernal-slope/core/profile';
+import { headOfPressure } from '@vernal-slope/core/water';
+import { levelFor } from '@vernal-slope/plan/compile';
+import type { PlanNode } from '@vernal-slope/plan/schema';
+import { routeTo, wantsOf } from '@vernal-slope/plan/solve';
+import type { PlanResults } from '../composables/usePlanResults.ts';
+
+export interface Point {
+  readonly x: number;
+  readonly z: number;
+}
+
+export interface SectionLeg {
+  readonly line: string;
+  readonly leg: number;
+  readonly x0: number;
+  readonly x1: number;
+  readonly rise: number;
+}
+
+export interface SectionStrip {
+  readonly line: string;
+  readonly ground: readonly Point[];
+  readonly pipe: readonly Point[];
+  /** Pipe and running line at the same x, for the water between them. */
+  readonly running: readonly { readonly x: number; readonly pipe: number; readonly line: number }[];
+  readonly standing: readonly Point[];
+  readonly flows: boolean;
+}
+
+export interface Vessel {
+  readonly id: string;
+  readonly node: PlanNode;
+  readonly x: number;
+  readonly ground: number;
+  /** Floor of the vessel: ground and stand. */
+  readonly floor: number;
+  readonly height: number;
+  readonly level: number;
+  /** Where water comes in at the top, when a line ends here. */
+  readonly inlet?: number;
+  readonly pipeEnd?: number;
+  readonly side: 'start' | 'middle' | 'end';
+}
+
+export interface Tube {
+  readonly id: string;
+  readonly x: number;
+  readonly foot: number;
+  /** Top of the water in it. */
+  readonly head: number;
+  readonly standing: number;
+  /** Height the water should reach. */
+  readonly wanted?: number;
+}
+
+export interface Flag {
+  readonly x: number;
+  readonly z: number;
+  readonly code: 'holds' | 'stops' | 'air';
+}
+
+export interface Section {
+  readonly strips: readonly SectionStrip[];
+  readonly legs: readonly SectionLeg[];
+  readonly vessels: readonly Vessel[];
+  readonly tubes: readonly Tube[];
+  readonly flags: readonly Flag[];
+  readonly x: readonly [number, number];
+  readonly z: readonly [number, number];
+}
+
+/** Lines from the highest water down to a node. */
+export function chainTo(results: PlanResults, id: string): { line: string; reversed: boolean }[] {
+  const chain: { line: string; reversed: boolean }[] = [];
+  const seen = new Set<string>();
+  for (let at: string | undefined = id; at !== undefined && !seen.has(at); ) {
+    seen.add(at);
+    const route = routeTo(results.compiled, at);
+    if (!route) break;
+    chain.unshift(...route.lines);
+    at = route.start;
+  }
+  return chain;
+}
+
+function vesselOf(results: PlanResults, id: string, x: number, side: Vessel['side'], pipeEnd?: number): Vessel | undefined {
+  const map = results.compiled.nodes.get(id);
+  const node = map?.plan;
+  if (!node || (node.kind !== 'tank' && node.kind !== 'trough')) return undefined;
+  const floor = node.groundM + (node.standM ?? 0);
+  const height = node.shape.type === 'horizontal-cylinder' ? node.shape.diameterM : node.shape.type === 'table' ? node.shape.levelsM[node.shape.levelsM.length - 1] : node.shape.heightM;
+  return {
+    id,
+    node,
+    x,
+    ground: node.groundM,
+    floor,
+    height,
+    level: levelFor(node, 'start'),
+    inlet: pipeEnd === undefined ? undefined : floor + (node.inlet?.heightM ?? (node.inlet?.at === 'bottom' ? 0 : height)),
+    pipeEnd,
+    side,
+  };
+}
+
+/** The section of a plan for one chosen node. */
+export function sectionOf(results: PlanResults, chosen: string): Section {
+  const { compiled, result } = results;
+  const chain = chainTo(results, chosen);
+  const strips: SectionStrip[] = [];
+  const legs: SectionLeg[] = [];
+  const vessels: Vessel[] = [];
+  const tubes: Tube[] = [];
+  const flags: Flag[] = [];
+  const push = (vessel: Vessel | undefined): void => {
+    if (vessel) vessels.push(vessel);
+  };
+  // chainage counts from the water that feeds the chosen place; what lies above it has negative x
+  const feeding = routeTo(compiled, chosen);
+  const above = chain.slice(0, chain.length - (feeding?.lines.length ?? 0));
+  let x0 = -above.reduce((sum, { line }) => sum + lengthOf(results, line), 0);
+  if (chain.length === 0) {
+    push(vesselOf(results, chosen, 0, 'middle'));
+  }
+  chain.forEach(({ line, reversed }, k) => {
+    const map = compiled.lines.get(line);
+    const found = result.lines.get(line);
+    if (!map || !found) return;
+    const { geometry } = map;
+    const length = geometry.chainage[geometry.chainage.length - 1];
+    const at = (chainage: number): number => x0 + (reversed ? length - chainage : chainage);
+    const order = <T>(list: T[]): T[] => (reversed ? list.reverse() : list);
+    strips.push({
+      line,
+      ground: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.ground[s] }))),
+      pipe: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.pipe[s] }))),
+      running: order(gradePoints(geometry, found, found.flow).map((p) => ({ x: at(p.chainage), pipe: p.pipe, line: p.grade }))),
+      standing: order(geometry.chainage.map((c, s) => ({ x: at(c), z: found.staticGrade[s] }))),
+      flows: found.flow !== 0,
+    });
+    map.plan.legs.forEach((_, leg) => {
+      const [a, b] = [at(geometry.chainage[leg]), at(geometry.chainage[leg + 1])];
+      legs.push({ line, leg, x0: Math.min(a, b), x1: Math.max(a, b), rise: geometry.ground[leg + 1] - geometry.ground[leg] });
+    });
+    const startId = reversed ? map.plan.to : map.plan.from;
+    const endId = reversed ? map.plan.from : map.plan.to;
+    if (k === 0) push(vesselOf(results, startId, x0, 'start'));
+    const pipeEnd = geometry.pipe[reversed ? 0 : geometry.pipe.length - 1];
+    const last = k === chain.length - 1;
+    push(vesselOf(results, endId, x0 + length, last ? 'end' : 'middle', pipeEnd));
+    for (const f of results.findings) {
+      const code = f.code === 'hump-holds' ? 'holds' : f.code === 'hump-stops' ? 'stops' : f.code === 'air-may-stop-filling' ? 'air' : undefined;
+      if (f.at !== line || !code) continue;
+      const x = at(Number(f.values.chainage));
+      const station = geometry.chainage.indexOf(Number(f.values.chainage));
+      if (!flags.some((flag) => flag.x === x)) flags.push({ x, z: geometry.ground[Math.max(0, station)], code });
+    }
+    const node = compiled.nodes.get(endId);
+    const figures = result.nodes.get(endId);
+    const takes = node && (node.plan.kind === 'outlet' || node.plan.kind === 'trough');
+    if (node && figures && takes) {
+      const wants = node.plan.kind === 'outlet' || node.plan.kind === 'trough' ? wantsOf(node.plan) : {};
+      tubes.push({
+        id: endId,
+        x: x0 + length,
+        foot: Math.min(node.elevation, pipeEnd),
+        head: figures.head,
+        standing: figures.staticHead,
+        wanted: wants.pressure === undefined ? undefined : node.elevation + headOfPressure(wants.pressure, compiled.water.density),
+      });
+    }
+    x0 += length;
+  });
+  return { strips, legs, vessels, tubes, flags, ...extent(strips, vessels, tubes) };
+}
+
+const lengthOf = (results: PlanResults, line: string): number => results.compiled.lines.get(line)?.geometry.chainage.at(-1) ?? 0;
+
+function extent(strips: readonly SectionStrip[], vessels: readonly Vessel[], tubes: readonly Tube[]): { x: [number, number]; z: [number, number] } {
+  const xs = [...strips.flatMap((s) => s.ground.map((p) => p.x)), ...vessels.map((v) => v.x)];
+  const zs = [
+    ...strips.flatMap((s) => [...s.ground.map((p) => p.z), ...s.pipe.map((p) => p.z)]),
+    ...vessels.flatMap((v) => [v.ground, v.floor + v.height]),
+    ...tubes.flatMap((t) => [t.foot, t.standing, t.wanted ?? t.foot]),
+  ];
+  if (xs.length === 0) return { x: [0, 1], z: [0, 1] };
+  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
+  const [z0, z1] = [Math.min(...zs), Math.max(...zs)];
+  // flat ground still gets some height to draw in
+  const pad = Math.max(0, 2 - (z1 - z0)) / 2;
+  return { x: x1 > x0 ? [x0, x1] : [x0 - 5, x1 + 5], z: [z0 - pad, z1 + pad] };
+}

@@ -1,0 +1,440 @@
+<script setup lang="ts">
+// A plan: stair, hillside, the step's own page, judgement, working.
+import { CloudOff, Download, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue';
+import { useEventListener, useDocumentVisibility } from '@vueuse/core';
+import { format } from 'date-fns';
+import { storeToRefs } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { onBeforeRouteLeave, useRouter } from 'vue-router';
+import { worstOf } from '@vernal-slope/core/judge';
+import type { Working } from '@vernal-slope/core/working';
+import { changePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
+import { flowWorking, heightWorking, legLossWorking, pressureWorking, refillWorking, routeTo, speedWorking, staticWorking, stationWorking } from '@vernal-slope/plan/solve';
+import ConflictDialog from '../components/ConflictDialog.vue';
+import HillsideView, { type LegRef } from '../components/HillsideView.vue';
+import JudgementColumn from '../components/JudgementColumn.vue';
+import KeyHelp from '../components/KeyHelp.vue';
+import NameField from '../components/NameField.vue';
+import OutletStep from '../components/OutletStep.vue';
+import StairNav, { type Step } from '../components/StairNav.vue';
+import StoreStep from '../components/StoreStep.vue';
+import TopBar from '../components/TopBar.vue';
+import WalkBook from '../components/WalkBook.vue';
+import WorkingDrawer from '../components/WorkingDrawer.vue';
+import { usePlanResults } from '../composables/usePlanResults.ts';
+import { useSlowAnswers } from '../composables/useSlowAnswers.ts';
+import { nameIn } from '../display/names.ts';
+import { showText } from '../display/quantities.ts';
+import type { FigureKey } from '../display/words.ts';
+import { downloadPlan } from '../files.ts';
+import { usePlan } from '../stores/plan.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const props = defineProps<{ id: string; step?: string }>();
+const router = useRouter();
+const store = usePlan();
+const settings = useSettings();
+const { plan, state, savedAt, undoLabel, redoLabel, conflict, openFailure, notice } = storeToRefs(store);
+
+const results = usePlanResults(plan);
+const picked = ref('');
+const line = ref('');
+const leg = ref<LegRef | null>(null);
+const hovered = ref<LegRef | null>(null);
+const figure = shallowRef<FigureKey | null>(null);
+const keysShown = ref(false);
+const trying = ref('');
+
+watch(
+  () => props.id,
+  (id) => {
+    picked.value = '';
+    line.value = '';
+    leg.value = null;
+    figure.value = null;
+    trying.value = '';
+    void store.open(id);
+  },
+  { immediate: true },
+);
+watch(
+  () => plan.value?.title,
+  (title) => (document.title = title ? `${title} · Vernal Slope` : 'Vernal Slope'),
+);
+
+/** The place the judgement speaks of: what was picked, else the last place where water comes out. */
+const chosen = computed(() => {
+  const r = results.value;
+  if (!r) return '';
+  if (picked.value && r.compiled.nodes.has(picked.value)) return picked.value;
+  const ends = r.takers.filter((id) => r.compiled.nodes.get(id)?.plan.kind !== 'tank');
+  return ends.at(-1) ?? r.takers.at(-1) ?? r.compiled.plan.nodes.find((n) => n.kind === 'tank')?.id ?? '';
+});
+const shownLine = computed(() => {
+  const r = results.value;
+  if (!r) return '';
+  if (line.value && r.compiled.lines.has(line.value)) return line.value;
+  return routeTo(r.compiled, chosen.value)?.lines.at(-1)?.line ?? r.compiled.plan.lines[0]?.id ?? '';
+});
+const { answers: slow, busy } = useSlowAnswers(plan, chosen);
+
+const current = computed(() => props.step || 'walk');
+const steps = computed<Step[]>(() => {
+  const found = results.value?.findings ?? [];
+  const nodes = new Map(plan.value?.nodes.map((n) => [n.id, n.kind]) ?? []);
+  const at = (kinds: readonly (string | undefined)[]): typeof found => found.filter((f) => kinds.includes(nodes.get(f.at)));
+  const make = (key: string, name: string, number: number, list: typeof found, begun: boolean): Step => ({
+    key,
+    name,
+    number,
+    level: begun ? worstOf(list) : 'begun',
+    toSee: list.filter((f) => f.severity !== 'good').length,
+  });
+  return [
+    make('store', 'Store', 3, at(['tank']), [...nodes.values()].includes('tank')),
+    make('walk', 'Walk', 4, at([undefined]), (plan.value?.lines.length ?? 0) > 0),
+    make('outlets', 'Outlets', 7, at(['outlet', 'trough']), [...nodes.values()].some((k) => k === 'outlet' || k === 'trough')),
+  ];
+});
+const go = (key: string): void => void router.push({ name: 'plan', params: { id: props.id, step: key } });
+
+const heading = computed(() => {
+  const p = plan.value;
+  const l = p?.lines.find((x) => x.id === shownLine.value);
+  if (!p || !l) return { title: plan.value?.title ?? '', text: '' };
+  const length = l.legs.reduce((sum, x) => sum + x.lengthM, 0);
+  const start = p.nodes.find((n) => n.id === l.from)?.groundM ?? 0;
+  const fall = start - l.legs[l.legs.length - 1].endGroundM;
+  return {
+    title: l.name ?? `${nameIn(p, l.from)} to ${nameIn(p, l.to)}`,
+    text: `${showText(length, 'distance', settings.units)} of line, ${fall >= 0 ? 'falls' : 'rises'} ${showText(Math.abs(fall), 'rise', settings.units)}`,
+  };
+});
+
+function edit(command: Command): ReturnType<typeof store.edit> {
+  trying.value = '';
+  return store.edit(command);
+}
+function tryIt(command: Command): void {
+  if (store.edit(command).length === 0) trying.value = command.label;
+}
+function putBack(): void {
+  store.undo();
+  trying.value = '';
+}
+function undo(): void {
+  trying.value = '';
+  store.undo();
+}
+function redo(): void {
+  trying.value = '';
+  store.redo();
+}
+function pickLeg(ref: LegRef): void {
+  leg.value = ref;
+  line.value = ref.line;
+}
+
+const working = computed<Working | null>(() => {
+  const r = results.value;
+  const key = figure.value;
+  if (!r || !key) return null;
+  const { compiled: c, result } = r;
+  switch (key.of) {
+    case 'pressure':
+      return pressureWorking(c, result, key.id) ?? null;
+    case 'flow':
+      return flowWorking(c, result, key.id) ?? null;
+    case 'static':
+      return staticWorking(c, result, key.id) ?? null;
+    case 'refill':
+      return (slow.value?.refill && refillWorking(c, key.id, slow.value.refill)) ?? null;
+    case 'height': {
+      const h = r.height(key.id);
+      return h ? heightWorking(c, h) : null;
+    }
+    case 'loss':
+      return legLossWorking(c, result, key.id, key.leg) ?? null;
+    case 'speed':
+      return speedWorking(c, result, key.id, key.leg) ?? null;
+    default:
+      return stationWorking(c, result, key.id, key.leg) ?? null;
+  }
+});
+
+const STATES = { unsaved: 'Saving soon', saving: 'Saving', offline: 'Not saved: no connection, kept here', conflict: 'Saved from elsewhere too', refused: 'Not saved' } as const;
+const stateText = computed(() => (state.value === 'saved' ? `Saved ${savedAt.value ? format(savedAt.value, 'HH:mm') : ''}` : STATES[state.value]));
+const printPage = (): void => window.print();
+
+async function keepBoth(): Promise<void> {
+  const copy = await store.keepBoth();
+  if (copy) await router.push({ name: 'plan', params: { id: copy } });
+}
+
+const visible = useDocumentVisibility();
+watch(visible, (now) => {
+  if (now === 'visible') void store.lookForNewer();
+  else void store.flush();
+});
+useEventListener('focus', () => void store.lookForNewer());
+useEventListener('online', () => void store.save());
+onBeforeRouteLeave(() => store.flush());
+
+const typingIn = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.matches('input:not([type=checkbox]), textarea, select') || target.isContentEditable);
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    // a field with unfinished typing keeps the browser's own undo
+    if (typingIn(event.target) && (event.target as HTMLInputElement).closest('.wrong')) return;
+    event.preventDefault();
+    if (typingIn(event.target)) (event.target as HTMLElement).blur();
+    if (event.shiftKey) redo();
+    else undo();
+    return;
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey || typingIn(event.target)) return;
+  if (document.querySelector('.n-modal')) return;
+  const step = steps.value.find((s) => String(s.number) === event.key);
+  if (step) go(step.key);
+  else if (event.key === '?') keysShown.value = true;
+  else if (event.key === 'w') {
+    const focused = document.activeElement;
+    if (focused instanceof HTMLButtonElement && focused.classList.contains('figure')) focused.click();
+    else if (chosen.value) figure.value = { of: 'flow', id: chosen.value };
+  } else if (event.key === 't') document.querySelector<HTMLButtonElement>('[data-test=try]')?.click();
+  else return;
+  event.preventDefault();
+});
+
+const setFriction = (event: Event): void => {
+  const value = (event.target as HTMLSelectElement).value as 'darcy-weisbach' | 'hazen-williams';
+  edit(changePlan('friction law', (p) => void ((p.settings ??= {}).friction = value)));
+};
+const setSiphons = (event: Event): void => {
+  const value = (event.target as HTMLSelectElement).value as 'held' | 'allowed';
+  edit(changePlan('siphons', (p) => void ((p.settings ??= {}).siphons = value)));
+};
+const setTemperature = (event: Event): void => {
+  const input = event.target as HTMLInputElement;
+  const value = Number(input.value);
+  if (input.value !== '' && value >= 0 && value <= 60) edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = value)));
+  else input.value = String(plan.value?.site?.waterTemperatureC ?? 10);
+};
+</script>
+
+<template>
+  <TopBar>
+    <template #title>
+      <NameField v-if="plan" class="title" :value="plan.title" label="Name of the plan" @change="(title) => edit(setTitle(title))" />
+    </template>
+    <template #tools>
+      <span class="saved" :class="state" role="status" data-test="saved"><CloudOff v-if="state === 'offline'" :size="16" aria-hidden="true" />{{ plan ? stateText : '' }}</span>
+      <button type="button" class="plain-button" :disabled="!undoLabel" :title="undoLabel ? `Undo ${undoLabel} (Ctrl Z)` : 'Nothing to undo'" aria-label="Undo" data-test="undo" @click="undo"><Undo2 :size="18" aria-hidden="true" /><span class="wide">Undo</span></button>
+      <button type="button" class="plain-button" :disabled="!redoLabel" :title="redoLabel ? `Redo ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'" aria-label="Redo" data-test="redo" @click="redo"><Redo2 :size="18" aria-hidden="true" /></button>
+    </template>
+    <template #end>
+      <button type="button" class="plain-button" title="Save as a plan file" aria-label="Save as a plan file" data-test="export" @click="plan && downloadPlan(plan)"><Download :size="18" aria-hidden="true" /></button>
+      <button type="button" class="plain-button" title="Keys (?)" aria-label="Keys" @click="keysShown = true"><Keyboard :size="18" aria-hidden="true" /></button>
+      <button type="button" class="plain-button edged" title="Print the book" aria-label="Print the book" @click="printPage"><Printer :size="18" aria-hidden="true" /><span class="wide">Print the book</span></button>
+    </template>
+  </TopBar>
+  <StairNav v-if="plan" :steps="steps" :current="current" @go="go" />
+
+  <main v-if="openFailure" class="message">
+    <h1>{{ openFailure.kind === 'missing' ? 'No such plan' : 'The plan cannot be opened' }}</h1>
+    <p v-if="openFailure.kind === 'unreachable'">The server cannot be reached. <button type="button" class="plain-button edged" @click="store.open(id)">Try again</button></p>
+    <p v-else>It may have been deleted. <RouterLink to="/">Your plans</RouterLink> are this way.</p>
+  </main>
+  <main v-else-if="results && plan">
+    <p v-if="notice" class="notice no-print" role="status">{{ notice }} <button type="button" class="plain-button edged" @click="notice = ''">Close</button></p>
+    <div class="upper">
+      <div class="heading">
+        <h1>{{ heading.title }}</h1>
+        <p class="muted">{{ heading.text }}</p>
+      </div>
+      <HillsideView class="hill" :results="results" :chosen="chosen" :leg="leg" :hovered="hovered" :title="heading.title" @leg="pickLeg" @hover="(ref) => (hovered = ref)" @choose="(node) => (picked = node)" @open="(key) => (figure = key)" />
+    </div>
+    <div class="lower">
+      <div class="page">
+        <WalkBook
+          v-if="current === 'walk' && shownLine"
+          :results="results"
+          :line="shownLine"
+          :leg="leg && leg.line === shownLine ? leg.leg : null"
+          :hovered="hovered"
+          :edit="edit"
+          @line="
+            (next) => {
+              line = next;
+              leg = null;
+            }
+          "
+          @leg="(k) => (leg = { line: shownLine, leg: k })"
+          @hover="(ref) => (hovered = ref)"
+          @open="(key) => (figure = key)"
+        />
+        <section v-else-if="current === 'walk'" class="sheet message">
+          <h2>No line walked yet</h2>
+          <p>Walk from the tank to where the water is wanted, with a tape and a level: for each leg how far, and how much up or down. It takes an hour for a few hundred metres. Quick start on the page of your plans makes the first line from five figures.</p>
+        </section>
+        <StoreStep v-else-if="current === 'store'" :results="results" :tank="picked" :edit="edit" @tank="(node) => (picked = node)" />
+        <OutletStep v-else :results="results" :chosen="chosen" :edit="edit" @choose="(node) => (picked = node)" />
+        <details class="method small">
+          <summary>How it is worked out</summary>
+          <div class="settings">
+            <label>Friction <select :value="plan.settings?.friction ?? 'darcy-weisbach'" @change="setFriction"><option value="darcy-weisbach">Darcy-Weisbach, Colebrook</option><option value="hazen-williams">Hazen-Williams</option></select></label>
+            <label>Over a hump <select :value="plan.settings?.siphons ?? 'held'" @change="setSiphons"><option value="held">no siphon is counted on</option><option value="allowed">a full siphon is counted on</option></select></label>
+            <label>Water, °C <input type="number" min="0" max="60" step="1" :value="plan.site?.waterTemperatureC ?? 10" @change="setTemperature" /></label>
+          </div>
+          <p class="muted">Planning figures, with nothing allowed for wear, leaks or bad measuring. Local codes, water rights and licensed practice come first. Untested water is not for drinking.</p>
+        </details>
+      </div>
+      <JudgementColumn :results="results" :chosen="chosen" :slow="slow" :busy="busy" :trying="trying" @open="(key) => (figure = key)" @try="tryIt" @keep="trying = ''" @back="putBack" />
+    </div>
+    <WorkingDrawer v-if="figure && working" :working="working" :title="JSON.stringify(figure)" :alternatives="slow?.alternatives ?? []" @close="figure = null" />
+  </main>
+  <main v-else class="message muted">Opening the plan …</main>
+  <ConflictDialog :conflict="conflict" @mine="store.keepMine()" @theirs="store.takeTheirs()" @both="keepBoth" />
+  <KeyHelp v-model:show="keysShown" />
+</template>
+
+<style scoped>
+.title {
+  max-width: 280px;
+  border-color: transparent;
+  background: none;
+  font-weight: 700;
+}
+
+.title:hover,
+.title:focus {
+  border-color: var(--rule-strong);
+}
+
+.saved {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  padding: 0 8px;
+  color: var(--muted);
+  font-size: var(--text-s);
+  white-space: nowrap;
+}
+
+.saved.offline,
+.saved.conflict,
+.saved.refused {
+  color: var(--amber-ink);
+  font-weight: 700;
+}
+
+.upper {
+  position: relative;
+}
+
+.heading {
+  position: absolute;
+  z-index: 2;
+  top: 8px;
+  left: 50%;
+  transform: translateX(-62%);
+  pointer-events: none;
+}
+
+.heading h1 {
+  font-size: var(--title-m);
+}
+
+.hill {
+  height: 316px;
+}
+
+.lower {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) var(--judgement-width);
+  gap: 16px;
+  align-items: start;
+  padding: 0 16px 16px;
+}
+
+.page {
+  min-width: 0;
+}
+
+.message {
+  padding: 24px;
+}
+
+.notice {
+  margin: 0;
+  padding: 6px 16px;
+  background: var(--amber-wash);
+}
+
+.method {
+  margin-top: 12px;
+}
+
+.method summary {
+  cursor: pointer;
+  color: var(--muted);
+}
+
+.settings {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  padding: 8px 0;
+}
+
+.settings select,
+.settings input {
+  min-height: var(--hit);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.settings input {
+  width: 64px;
+}
+
+@media (max-width: 1080px) {
+  .lower {
+    grid-template-columns: 1fr;
+  }
+
+  .wide {
+    display: none;
+  }
+}
+
+@media (max-width: 640px) {
+  .heading {
+    position: static;
+    transform: none;
+    padding: 8px 12px 0;
+  }
+
+  .hill {
+    height: 250px;
+  }
+
+  .lower {
+    padding: 0 0 16px;
+    display: flex;
+    flex-direction: column-reverse;
+    align-items: stretch;
+  }
+
+  .title {
+    max-width: 100%;
+  }
+}
+
+@media print {
+  .lower {
+    grid-template-columns: 1fr;
+  }
+}
+</style>
