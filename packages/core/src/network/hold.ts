@@ -61,6 +61,10 @@ function backedUp(
   return { head, by };
 }
 
+/** False for a point at the very end of its pipe, which can be full from the `from` side only. */
+const hasFarSide = (n: Network, link: number, point: number): boolean =>
+  n.pointSegment[point] < n.segmentStart[link + 1] - n.segmentStart[link] - 1;
+
 /**
  * Holds, moves and releases after a converged solve.
  * @returns true when something changed and the network must be solved again
@@ -85,7 +89,7 @@ export function updateHolds(n: Network, holds: Holds, flow: Float64Array, head: 
     const held = holds.at[l];
     if (held < 0) {
       const worst = worstPoint(n, l, flow[l], up, begin, end);
-      if (worst >= 0) set(l, worst, up >= down ? 1 : -1);
+      if (worst >= 0) set(l, worst, down > up && hasFarSide(n, l, worst) ? -1 : 1);
       continue;
     }
     const side = holds.side[l];
@@ -94,7 +98,7 @@ export function updateHolds(n: Network, holds: Holds, flow: Float64Array, head: 
     const z = n.pointElevation[held];
     if (backed.head > z + TOLERANCE) {
       if (backed.by >= 0) set(l, backed.by, side);
-      else if (Math.abs(flow[l]) < 1e-9 && far > z) set(l, held, -side);
+      else if (Math.abs(flow[l]) < 1e-9 && hasFarSide(n, l, held)) set(l, held, -side);
       else set(l, -1, 0);
       continue;
     }

@@ -119,6 +119,6 @@ export function heldPartLaw(
     side > 0
       ? n.endLossForward[link] - n.exitLossForward[link]
       : n.endLossBackward[link] - n.exitLossBackward[link];
-  law.loss += end * flow * flow;
-  law.slope += 2 * end * flow;
+  law.loss += end * flow * Math.abs(flow);
+  law.slope += 2 * end * Math.abs(flow);
 }

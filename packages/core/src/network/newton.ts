@@ -1,7 +1,7 @@
 // The global gradient method: heads and flows together, Newton steps on a sparse symmetric matrix.
 import { boreArea } from '../pipe/index.ts';
 import { SymmetricFactor } from './factorise.ts';
-import { CLOSED, heldPartLaw, law, linkLaw } from './laws.ts';
+import { CLOSED, heldPartLaw, law, linkLaw, NO_FLOW } from './laws.ts';
 import { LinkKind, type Network, type NetworkState } from './network.ts';
 
 const MAX_ITERATIONS = 200;
@@ -108,7 +108,7 @@ function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64A
       // full side sees a free end at the hump; the far side receives what last came over it
       const full = holds.side[l] > 0 ? i : j;
       const far = holds.side[l] > 0 ? j : i;
-      const over = holds.side[l] * flow[l];
+      const over = Math.abs(flow[l]) > NO_FLOW ? holds.side[l] * flow[l] : 0;
       if (full >= 0) {
         matrix.diagonal[full] += g;
         rhs[full] += g * n.pointElevation[at] - holds.side[l] * base;
@@ -129,7 +129,7 @@ function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64A
     if (w.edge[l] >= 0) matrix.offDiagonal[w.edge[l]] -= g;
   }
   // a node that only held or closed ways reach keeps a finite head
-  for (let k = 0; k < matrix.count; k++) matrix.diagonal[k] += 1e-3 / CLOSED;
+  for (let k = 0; k < matrix.count; k++) matrix.diagonal[k] += 1e-6 / CLOSED;
   if (!matrix.factor()) return false;
   matrix.solve(rhs);
   for (let i = 0; i < n.nodeCount; i++) if (unknown[i] >= 0) head[i] = rhs[unknown[i]];
@@ -165,7 +165,7 @@ function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace,
   for (let i = 0; i < 80 && high - low > KINK * high; i++) {
     // false position (Illinois) by turns with a bisection of the scale, which may span many powers of ten
     const middle = low > 0 ? Math.sqrt(low * high) : 0.01 * high;
-    const t = i % 2 === 0 ? (low * atHigh - high * atLow) / (atHigh - atLow) : middle;
+    const t = i % 2 === 0 && atHigh > atLow ? (low * atHigh - high * atLow) / (atHigh - atLow) : middle;
     const here = downhill(n, state, holds, w, flow, head, t);
     if (Math.abs(here) <= 0.1 * -start) return t;
     if (here > 0) {

@@ -50,6 +50,8 @@ export interface LineMap {
 export interface Compiled {
   readonly plan: Plan;
   readonly network: Network;
+  /** The same without holding at humps: for water that stands. */
+  readonly standingNetwork: Network;
   readonly water: Water;
   readonly nodes: ReadonlyMap<string, NodeMap>;
   readonly lines: ReadonlyMap<string, LineMap>;
@@ -226,7 +228,7 @@ export function compilePlan(plan: Plan): Compiled {
     water.kinematicViscosity,
     plan.settings?.siphons === 'allowed',
   );
-  return { plan, network, water, nodes, lines, fixedElevation };
+  return { plan, network, standingNetwork: { ...network, siphons: true }, water, nodes, lines, fixedElevation };
 }
 
 export { floorOf, tankShape };

@@ -86,15 +86,10 @@ export function faultOf(issue: Issue, root: unknown): Fault {
       return {
         path,
         message: missing ? 'is missing' : `is ${shown(value)}`,
-        advice: choices ? `give one of ${choices.map(String).join(', ')}` : issue.message === 'Invalid input' ? adviceForKind(path) : issue.message,
+        advice: choices ? `give one of ${choices.map(String).join(', ')}` : issue.message,
       };
     }
     default:
       return { path, message: missing ? 'is missing' : `is ${shown(value)}`, advice: issue.message };
   }
 }
-
-const adviceForKind = (path: string): string =>
-  path.endsWith('.kind')
-    ? 'give "source", "tank", "junction", "trough" or "outlet"'
-    : 'give "vertical-cylinder", "horizontal-cylinder", "box" or "table"';

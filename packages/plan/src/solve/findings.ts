@@ -68,7 +68,7 @@ function feedingHead(c: Compiled, id: string, fallback: number, options: StateOp
 function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
   const found: Finding[] = [];
   const anyHeld = [...result.lines.values()].some((line) => line.heldStation >= 0);
-  const full = anyHeld && !c.network.siphons ? solve({ ...c.network, siphons: true }, stateFor(c, options)) : undefined;
+  const full = anyHeld && !c.network.siphons ? solve(c.standingNetwork, stateFor(c, options)) : undefined;
   for (const [id, line] of result.lines) {
     const map = c.lines.get(id);
     if (!map) continue;

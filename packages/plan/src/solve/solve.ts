@@ -47,12 +47,11 @@ function nodeFlow(map: NodeMap, flow: Float64Array): number {
 /** Solves a compiled plan for one situation. */
 export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Solution): PlanResult {
   const solution = solve(c.network, { ...stateFor(c, options), warm });
-  const standing = solve(c.network, standingState(c, options));
+  const standing = solve(c.standingNetwork, standingState(c, options));
   const density = c.water.density;
   const nodes = new Map<string, NodeResult>();
   for (const [id, map] of c.nodes) {
     const staticHead = standing.head[map.node];
-    // water that falls free out of a held pipe stands no lower than the pipe
     const head = solution.head[map.node];
     nodes.set(id, {
       head,

@@ -1,0 +1,66 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { run } from './main.ts';
+
+const demo = fileURLToPath(new URL('../../../demo/plans/ousel-bank.vernal.json', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'vernal-cli-'));
+const file = (text: string): string => {
+  const path = join(folder, `${Math.random().toString(36).slice(2)}.vernal.json`);
+  writeFileSync(path, text);
+  return path;
+};
+
+describe('answers', () => {
+  it('check gives findings', () => {
+    const { code, out } = run(['check', demo]);
+    const answer = JSON.parse(out ?? '') as { ok: boolean; findings: { code: string }[] };
+    expect(code).toBe(0);
+    expect(answer.ok).toBe(true);
+    expect(answer.findings.map((f) => f.code)).toContain('hump-holds');
+  });
+  it('solve gives nodes, lines and stations by the plan’s ids', () => {
+    const { out } = run(['solve', demo, '--level', 'full', '--month', '1']);
+    const answer = JSON.parse(out ?? '') as { converged: boolean; nodes: Record<string, { headM: number }>; lines: Record<string, { stations: unknown[] }> };
+    expect(answer.converged).toBe(true);
+    expect(Object.keys(answer.nodes)).toEqual(['adit', 'hill', 'low']);
+    expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
+    expect(answer.lines.main.stations).toHaveLength(7);
+  });
+  it('solve shuts what is named', () => {
+    const { out } = run(['solve', demo, '--shut', 'low']);
+    expect((JSON.parse(out ?? '') as { nodes: Record<string, { flowLpm: number }> }).nodes.low.flowLpm).toBe(0);
+  });
+  it('schema is a JSON Schema', () => {
+    expect(JSON.parse(run(['schema']).out ?? '')).toMatchObject({ type: 'object' });
+  });
+});
+
+describe('bad input ends with code 2 and lines on standard error', () => {
+  const plan = readFileSync(demo, 'utf8');
+  it.each<[string, () => string[], RegExp]>([
+    ['no verb', () => [], /no verb given/],
+    ['an unknown verb', () => ['fly', demo], /unknown verb "fly"/],
+    ['an unknown option', () => ['solve', demo, '--fast'], /--fast/],
+    ['an option of another verb', () => ['check', demo, '--level', 'low'], /check has no option --level/],
+    ['a bad level', () => ['solve', demo, '--level', 'half'], /--level is "half"; give full, low or start/],
+    ['a bad month', () => ['solve', demo, '--month', '13'], /--month is "13"; give 1 to 12/],
+    ['no file', () => ['check'], /check needs a plan file/],
+    ['two files', () => ['check', demo, demo], /unexpected/],
+    ['a file that is not there', () => ['check', join(folder, 'none.json')], /^\$: there is no file/],
+    ['a folder', () => ['check', folder], /is a folder/],
+    ['no JSON', () => ['check', file('{')], /^\$: is not JSON/],
+    ['deep nesting', () => ['check', file('['.repeat(100_000))], /nested deeper than 64/],
+    ['a file over 10 MB', () => ['check', file(' '.repeat(10 * 1024 * 1024 + 1))], /larger than 10 MB/],
+    ['an outlet that is none', () => ['solve', demo, '--open', 'hill'], /^--open: "hill" is no outlet/],
+    ['faults in the plan', () => ['check', file(plan.replace('"lengthM": 72', '"lengthM": -72'))], /^\$\.lines\[1\]\.legs\[1\]\.lengthM: is -72; give a number above 0 in metres$/m],
+  ])('%s', (_, args, line) => {
+    const result = run(args());
+    expect(result.code).toBe(2);
+    expect(result.out).toBeUndefined();
+    expect(result.err).toMatch(line);
+    expect(result.err).not.toMatch(/\n\s+at /);
+  });
+});
