@@ -5,7 +5,9 @@ import { ensureBuilt, root } from './ensure.mjs';
 
 let options;
 try {
-  options = parseArgs({ options: { port: { type: 'string' }, data: { type: 'string' }, host: { type: 'string' } } }).values;
+  options = parseArgs({
+    options: { port: { type: 'string' }, data: { type: 'string' }, host: { type: 'string' } },
+  }).values;
 } catch (error) {
   process.stderr.write(`${error.message}\nusage: npm run demo -- [--port 4100] [--data DIR] [--host 127.0.0.1]\n`);
   process.exit(2);

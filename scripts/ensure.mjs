@@ -34,7 +34,8 @@ function fingerprint(paths) {
     const info = statSync(path, { throwIfNoEntry: false });
     if (!info) return;
     if (info.isDirectory()) {
-      for (const name of readdirSync(path).sort()) if (name !== 'node_modules' && name !== 'dist') visit(join(path, name));
+      for (const name of readdirSync(path).sort())
+        if (name !== 'node_modules' && name !== 'dist') visit(join(path, name));
     } else hash.update(`${relative(root, path)} ${info.size} ${info.mtimeMs}\n`);
   };
   paths.forEach((path) => visit(join(root, path)));
@@ -43,7 +44,9 @@ function fingerprint(paths) {
 
 /** Installs the locked dependencies when they are missing or the lock file changed. */
 export function ensureInstalled() {
-  const value = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const value = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(join(root, 'node_modules')) && stampIs('install', value)) return;
   process.stderr.write('Installing what the app needs …\n');
   runOrExit('npm', ['ci', '--no-audit', '--no-fund']);
@@ -55,7 +58,10 @@ const shared = ['package-lock.json', 'tsconfig.base.json', 'tsconfig.json'];
 /** Compiles core, plan, server and the command when their sources changed. */
 export function ensureCompiled() {
   const packages = ['core', 'plan', 'server', 'cli'];
-  const value = fingerprint([...shared, ...packages.flatMap((p) => [`packages/${p}/src`, `packages/${p}/tsconfig.json`, `packages/${p}/package.json`])]);
+  const value = fingerprint([
+    ...shared,
+    ...packages.flatMap((p) => [`packages/${p}/src`, `packages/${p}/tsconfig.json`, `packages/${p}/package.json`]),
+  ]);
   const built = packages.every((p) => existsSync(join(root, 'packages', p, 'dist')));
   if (built && stampIs('compiled', value)) return;
   process.stderr.write('Compiling …\n');

@@ -4,7 +4,7 @@ import { writeSync } from 'node:fs';
 import { run } from '../dist/main.js';
 
 function write(stream, text) {
-  for (let rest = Buffer.from(text); rest.length > 0; ) {
+  for (let rest = Buffer.from(text); rest.length > 0;) {
     try {
       rest = rest.subarray(writeSync(stream, rest));
     } catch (error) {

@@ -23,7 +23,11 @@ describe('answers', () => {
   });
   it('solve gives nodes, lines and stations by the plan’s ids', () => {
     const { out } = run(['solve', demo, '--level', 'full', '--month', '1']);
-    const answer = JSON.parse(out ?? '') as { converged: boolean; nodes: Record<string, { headM: number }>; lines: Record<string, { stations: unknown[] }> };
+    const answer = JSON.parse(out ?? '') as {
+      converged: boolean;
+      nodes: Record<string, { headM: number }>;
+      lines: Record<string, { stations: unknown[] }>;
+    };
     expect(answer.converged).toBe(true);
     expect(Object.keys(answer.nodes)).toEqual(['adit', 'hill', 'low']);
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
@@ -55,7 +59,11 @@ describe('bad input ends with code 2 and lines on standard error', () => {
     ['deep nesting', () => ['check', file('['.repeat(100_000))], /nested deeper than 64/],
     ['a file over 10 MB', () => ['check', file(' '.repeat(10 * 1024 * 1024 + 1))], /larger than 10 MB/],
     ['an outlet that is none', () => ['solve', demo, '--open', 'hill'], /^--open: "hill" is no outlet/],
-    ['faults in the plan', () => ['check', file(plan.replace('"lengthM": 72', '"lengthM": -72'))], /^\$\.lines\[1\]\.legs\[1\]\.lengthM: is -72; give a number above 0 in metres$/m],
+    [
+      'faults in the plan',
+      () => ['check', file(plan.replace('"lengthM": 72', '"lengthM": -72'))],
+      /^\$\.lines\[1\]\.legs\[1\]\.lengthM: is -72; give a number above 0 in metres$/m,
+    ],
   ])('%s', (_, args, line) => {
     const result = run(args());
     expect(result.code).toBe(2);

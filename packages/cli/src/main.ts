@@ -26,7 +26,8 @@ class PlanFaults extends Error {
   }
 }
 
-const fault = (path: string, message: string, advice: string): PlanFaults => new PlanFaults([{ path, message, advice }]);
+const fault = (path: string, message: string, advice: string): PlanFaults =>
+  new PlanFaults([{ path, message, advice }]);
 
 /** Text of a file; a fault, not an exception of the system, when it cannot be read. */
 function readText(file: string): string {
@@ -50,7 +51,11 @@ function readText(file: string): string {
   } catch (error) {
     if (error instanceof PlanFaults) throw error;
     const code = (error as NodeJS.ErrnoException).code;
-    throw fault('$', code === 'ENOENT' ? `there is no file "${file}"` : `"${file}" cannot be read (${code ?? 'unknown'})`, 'name a .vernal.json file that can be read');
+    throw fault(
+      '$',
+      code === 'ENOENT' ? `there is no file "${file}"` : `"${file}" cannot be read (${code ?? 'unknown'})`,
+      'name a .vernal.json file that can be read',
+    );
   } finally {
     if (handle !== undefined) closeSync(handle);
   }
@@ -69,7 +74,8 @@ function stateOptions(plan: Plan, options: Options): StateOptions {
     if (list === undefined) return undefined;
     for (const id of list) {
       const node = plan.nodes.find((n) => n.id === id);
-      if (!node || !fits(node.kind)) throw fault(`--${name}`, `"${id}" is no ${what}`, `give ids of ${what}s, with commas between`);
+      if (!node || !fits(node.kind))
+        throw fault(`--${name}`, `"${id}" is no ${what}`, `give ids of ${what}s, with commas between`);
     }
     return [...list];
   };

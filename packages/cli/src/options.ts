@@ -67,5 +67,9 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   if (monthNumber !== undefined && !(Number.isInteger(monthNumber) && monthNumber >= 1 && monthNumber <= 12)) {
     throw new UsageError(`vernal: --month is "${month}"; give 1 to 12`);
   }
-  return { verb: known, file: file ?? '', options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber } };
+  return {
+    verb: known,
+    file: file ?? '',
+    options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber },
+  };
 }

@@ -9,7 +9,12 @@ const overrides = useNaiveTheme();
 </script>
 
 <template>
-  <NConfigProvider :theme="settings.theme === 'dark' ? darkTheme : null" :theme-overrides="overrides" inline-theme-disabled abstract>
+  <NConfigProvider
+    :theme="settings.theme === 'dark' ? darkTheme : null"
+    :theme-overrides="overrides"
+    inline-theme-disabled
+    abstract
+  >
     <RouterView />
   </NConfigProvider>
 </template>

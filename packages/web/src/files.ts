@@ -4,7 +4,10 @@ import type { Plan } from '@vernal-slope/plan/schema';
 
 export async function readPlanFile(file: File): Promise<Loaded> {
   if (file.size > MAX_BYTES) {
-    return { ok: false, faults: [{ path: '$', message: 'is larger than 10 MB', advice: 'a plan file is at most 10 MB' }] };
+    return {
+      ok: false,
+      faults: [{ path: '$', message: 'is larger than 10 MB', advice: 'a plan file is at most 10 MB' }],
+    };
   }
   return loadPlan(await file.text());
 }

@@ -7,8 +7,18 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'home', component: HomeView, meta: { title: 'Your plans' } },
     { path: '/start', name: 'start', component: () => import('./views/StartView.vue'), meta: { title: 'Quick start' } },
-    { path: '/plan/:id/:step(store|walk|outlets)?', name: 'plan', component: () => import('./views/PlanView.vue'), props: true },
-    { path: '/:rest(.*)*', name: 'lost', component: () => import('./views/LostView.vue'), meta: { title: 'Nothing here' } },
+    {
+      path: '/plan/:id/:step(store|walk|outlets)?',
+      name: 'plan',
+      component: () => import('./views/PlanView.vue'),
+      props: true,
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'lost',
+      component: () => import('./views/LostView.vue'),
+      meta: { title: 'Nothing here' },
+    },
   ],
 });
 

@@ -19,7 +19,15 @@ function build(points: HighPoint[] = []) {
 }
 
 const ask = (n: ReturnType<typeof build>) =>
-  leastStand({ network: n.network, way: [{ link: n.link, reversed: false }], flow: FLOW, pressure: PRESSURE, outletElevation: 0, lowWaterOnGround: 0.15, density: RHO });
+  leastStand({
+    network: n.network,
+    way: [{ link: n.link, reversed: false }],
+    flow: FLOW,
+    pressure: PRESSURE,
+    outletElevation: 0,
+    lowWaterOnGround: 0.15,
+    density: RHO,
+  });
 
 describe('height of a tank', () => {
   it('agrees with the solver at the height found, within 1 mm', () => {

@@ -27,7 +27,8 @@ export interface HeightAnswer {
   /** Least height of the stand above the tank's ground, m; negative where the ground is more than enough. */
   readonly stand: number;
   /** What decides: the outlet, or a hump that must stay under the running line. */
-  readonly governing: { readonly kind: 'outlet' } | { readonly kind: 'hump'; readonly link: number; readonly segment: number };
+  readonly governing:
+    { readonly kind: 'outlet' } | { readonly kind: 'hump'; readonly link: number; readonly segment: number };
   /** The height from pressure and elevation alone, m: too low, because it leaves out the friction. */
   readonly staticOnly: number;
   /** Head lost on the way at that flow, m. */

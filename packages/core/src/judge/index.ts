@@ -88,7 +88,11 @@ export interface RatingCase {
 
 /** Judges the standing pressure of a leg against what the pipe is rated for. */
 export function judgeRating(c: RatingCase): Finding {
-  const values = { pressure: c.pressure, chainage: c.chainage, ...(c.rating === undefined ? {} : { rating: c.rating }) };
+  const values = {
+    pressure: c.pressure,
+    chainage: c.chainage,
+    ...(c.rating === undefined ? {} : { rating: c.rating }),
+  };
   if (c.rating === undefined) return { code: 'rating-unknown', severity: 'fair', at: c.id, values };
   return c.pressure > c.rating
     ? { code: 'rating-exceeded', severity: 'short', at: c.id, values }

@@ -23,7 +23,7 @@ export function minimumDegreeOrder(count: number, edges: Iterable<readonly [numb
   const done = new Uint8Array(count);
   const order = new Int32Array(count);
   let lowest = 0;
-  for (let k = 0; k < count; ) {
+  for (let k = 0; k < count;) {
     const waiting = byDegree[lowest];
     const i = waiting?.pop();
     if (i === undefined) {
@@ -152,7 +152,8 @@ export class SymmetricFactor {
       for (let p = this.#rowStart[k]; p < this.#rowStart[k + 1]; p++) {
         let i = this.#rowColumn[p];
         let value = 0;
-        for (let q = this.#entryStart[p]; q < this.#entryStart[p + 1]; q++) value += this.offDiagonal[this.#entryEdge[q]];
+        for (let q = this.#entryStart[p]; q < this.#entryStart[p + 1]; q++)
+          value += this.offDiagonal[this.#entryEdge[q]];
         y[i] += value;
         let length = 0;
         for (; this.#mark[i] !== k; i = this.#parent[i]) {
@@ -186,12 +187,14 @@ export class SymmetricFactor {
     for (let k = 0; k < count; k++) x[k] = b[this.#order[k]];
     for (let k = 0; k < count; k++) {
       const xk = x[k];
-      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++) x[this.#columnRow[p]] -= this.#columnValue[p] * xk;
+      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++)
+        x[this.#columnRow[p]] -= this.#columnValue[p] * xk;
     }
     for (let k = 0; k < count; k++) x[k] /= this.#pivot[k];
     for (let k = count - 1; k >= 0; k--) {
       let xk = x[k];
-      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++) xk -= this.#columnValue[p] * x[this.#columnRow[p]];
+      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++)
+        xk -= this.#columnValue[p] * x[this.#columnRow[p]];
       x[k] = xk;
     }
     for (let k = 0; k < count; k++) {

@@ -45,7 +45,8 @@ function backedUp(
   const lastSegment = n.segmentStart[link + 1] - n.segmentStart[link] - 1;
   const at = n.pointSegment[p];
   const size = Math.abs(flow);
-  const run = (a: number, b: number): number => (a <= b ? lossBetween(n, link, a, b, size) : lossBetween(n, link, b, a, size));
+  const run = (a: number, b: number): number =>
+    a <= b ? lossBetween(n, link, a, b, size) : lossBetween(n, link, b, a, size);
   const exit = side > 0 ? n.exitLossForward[link] : n.exitLossBackward[link];
   let head = far + exit * size * size + (side > 0 ? run(at, lastSegment) : run(-1, at));
   let by = -1;
@@ -69,7 +70,13 @@ const hasFarSide = (n: Network, link: number, point: number): boolean =>
  * Holds, moves and releases after a converged solve.
  * @returns true when something changed and the network must be solved again
  */
-export function updateHolds(n: Network, holds: Holds, flow: Float64Array, head: Float64Array, changes: Uint8Array): boolean {
+export function updateHolds(
+  n: Network,
+  holds: Holds,
+  flow: Float64Array,
+  head: Float64Array,
+  changes: Uint8Array,
+): boolean {
   let changed = false;
   const set = (link: number, at: number, side: number): void => {
     if (holds.at[link] === at && holds.side[link] === side) return;
@@ -104,7 +111,8 @@ export function updateHolds(n: Network, holds: Holds, flow: Float64Array, head: 
     }
     // a point on the full side that now lies above the line holds instead
     const before = side > 0 ? worstPoint(n, l, flow[l], up, begin, held) : worstPoint(n, l, flow[l], up, held + 1, end);
-    if (before >= 0) set(l, before, side);
+    // at the far end of its pipe there is nothing that could be full beyond it
+    if (before >= 0) set(l, before, side < 0 && !hasFarSide(n, l, before) ? 1 : side);
   }
   return changed;
 }

@@ -116,9 +116,7 @@ export function heldPartLaw(
   if (side > 0) segmentsLoss(n, n.segmentStart[link], cut, flow);
   else segmentsLoss(n, cut, n.segmentStart[link + 1], flow);
   const end =
-    side > 0
-      ? n.endLossForward[link] - n.exitLossForward[link]
-      : n.endLossBackward[link] - n.exitLossBackward[link];
+    side > 0 ? n.endLossForward[link] - n.exitLossForward[link] : n.endLossBackward[link] - n.exitLossBackward[link];
   law.loss += end * flow * Math.abs(flow);
   law.slope += 2 * end * Math.abs(flow);
 }

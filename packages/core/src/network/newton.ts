@@ -137,7 +137,15 @@ function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64A
 }
 
 /** Slope of the energy function along the step at share `t`; at or below zero the step still goes downhill. */
-function downhill(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array, t: number): number {
+function downhill(
+  n: Network,
+  state: NetworkState,
+  holds: Holds,
+  w: Workspace,
+  flow: Float64Array,
+  head: Float64Array,
+  t: number,
+): number {
   let sum = 0;
   for (let l = 0; l < n.linkCount; l++) {
     if (w.step[l] === 0) continue;
@@ -154,7 +162,14 @@ const KINK = 1e-3;
  * Share of the Newton step to take: 1, or where the energy is least along it. Where the least lies at a kink (a
  * one-way link that shuts), a point just past it, so that the next step sees the shut way.
  */
-function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, head: Float64Array): number {
+function stepLength(
+  n: Network,
+  state: NetworkState,
+  holds: Holds,
+  w: Workspace,
+  flow: Float64Array,
+  head: Float64Array,
+): number {
   const start = downhill(n, state, holds, w, flow, head, 0);
   const full = downhill(n, state, holds, w, flow, head, 1);
   if (!(start < 0) || full <= 0.5 * -start) return 1;
@@ -191,7 +206,14 @@ export interface NewtonResult {
  * which `flowsBalance` says to balance at every node already.
  * @see Todini and Pilati (1988), A gradient algorithm for the analysis of pipe networks
  */
-export function newton(n: Network, state: NetworkState, holds: Holds, flow: Float64Array, head: Float64Array, flowsBalance: boolean): NewtonResult {
+export function newton(
+  n: Network,
+  state: NetworkState,
+  holds: Holds,
+  flow: Float64Array,
+  head: Float64Array,
+  flowsBalance: boolean,
+): NewtonResult {
   const w = workspaceOf(n);
   let balanced = flowsBalance;
   let settled = false;

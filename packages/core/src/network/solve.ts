@@ -70,5 +70,15 @@ function finish(
       }
     }
   }
-  return { converged, iterations, head, flow, flowSolved, status, heldAt: holds.at, heldFrom: holds.side, worst: { link, imbalance } };
+  return {
+    converged,
+    iterations,
+    head,
+    flow,
+    flowSolved,
+    status,
+    heldAt: holds.at,
+    heldFrom: holds.side,
+    worst: { link, imbalance },
+  };
 }

@@ -84,13 +84,7 @@ const copy = (): Loss => ({ loss: lossOut.loss, slope: lossOut.slope });
  * @see Weisbach 1845; White, Fluid Mechanics, ch. 6
  * @example darcyLoss(1e-4, 100, 0.0209, 7e-6, 1.306e-6).loss = 0.65 m
  */
-export function darcyLoss(
-  flow: number,
-  length: number,
-  diameter: number,
-  roughness: number,
-  viscosity: number,
-): Loss {
+export function darcyLoss(flow: number, length: number, diameter: number, roughness: number, viscosity: number): Loss {
   darcyKernel(flow, length, diameter, roughness, viscosity);
   return copy();
 }

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import recorded from '../reference/recorded.json' with { type: 'json' };
-import { boreArea, colebrook, darcyLoss, frictionFactor, hazenLoss, insertFittingK, minorLoss, orificeFlow, reynoldsNumber } from './index.ts';
+import {
+  boreArea,
+  colebrook,
+  darcyLoss,
+  frictionFactor,
+  hazenLoss,
+  insertFittingK,
+  minorLoss,
+  orificeFlow,
+  reynoldsNumber,
+} from './index.ts';
 
 describe('Colebrook-White', () => {
   it.each(recorded.colebrook)('Re $reynolds, roughness $roughness (recorded from python3-fluids)', (row) => {
@@ -93,11 +103,14 @@ describe('slopes', () => {
 });
 
 describe('fittings and orifices', () => {
-  it.each(recorded.fittings.contractionCrane)('an insert fitting holds the sudden contraction of Crane TP-410, β $beta', ({ beta, k }) => {
-    // K on the pipe's velocity less the enlargement (1 − β²)² / β⁴ leaves the contraction; the library refers it to the narrow bore
-    const b2 = beta * beta;
-    expect(insertFittingK(beta, 0) * b2 * b2 - (1 - b2) ** 2).toBeCloseTo(k, 9);
-  });
+  it.each(recorded.fittings.contractionCrane)(
+    'an insert fitting holds the sudden contraction of Crane TP-410, β $beta',
+    ({ beta, k }) => {
+      // K on the pipe's velocity less the enlargement (1 − β²)² / β⁴ leaves the contraction; the library refers it to the narrow bore
+      const b2 = beta * beta;
+      expect(insertFittingK(beta, 0) * b2 * b2 - (1 - b2) ** 2).toBeCloseTo(k, 9);
+    },
+  );
   it('an orifice drains a tank in the time of Cengel and Cimbala (3 ft tank, ½ in jet, 4 to 2 ft: 757 s)', () => {
     let level = 1.2192;
     let t = 0;

@@ -41,7 +41,13 @@ export interface LineProfile {
  * @param geometry its stations
  * @param density kg/m³
  */
-export function lineProfile(network: Network, solution: Solution, link: number, geometry: LineGeometry, density: number): LineProfile {
+export function lineProfile(
+  network: Network,
+  solution: Solution,
+  link: number,
+  geometry: LineGeometry,
+  density: number,
+): LineProfile {
   const n = network;
   const q = solution.flow[link];
   const size = Math.abs(q);
@@ -91,7 +97,17 @@ export function lineProfile(network: Network, solution: Solution, link: number, 
     for (let s = 1; s < heldStation; s++) grade[s] = Math.max(geometry.pipe[s], grade[s - 1] - segmentLoss[s - 1]);
   }
   const pressure = grade.map((h, k) => pressureOfHead(h - geometry.pipe[k], density));
-  return { grade, pressure, frictionLoss: friction, minorLoss: minor, exitLoss, segmentLoss, segmentSpeed, velocity: Math.max(0, ...segmentSpeed), heldStation };
+  return {
+    grade,
+    pressure,
+    frictionLoss: friction,
+    minorLoss: minor,
+    exitLoss,
+    segmentLoss,
+    segmentSpeed,
+    velocity: Math.max(0, ...segmentSpeed),
+    heldStation,
+  };
 }
 
 /** A high point of the pipe and how it stands to the running line. */
@@ -125,9 +141,13 @@ export const humps = (geometry: LineGeometry, grade: readonly number[]): Hump[] 
  *   stations where a vent would let the air out
  * @see Jordan (1980), Handbook of Gravity-Flow Water Systems; Corcos (1989), Air in Water Pipes (from memory)
  */
-export function trappedAir(pipe: readonly number[], source: number): { needed: number; missing: number; vents: number[] } {
+export function trappedAir(
+  pipe: readonly number[],
+  source: number,
+): { needed: number; missing: number; vents: number[] } {
   const vents = humpStations(pipe);
-  if (vents.length === 0) return { needed: pipe[pipe.length - 1], missing: Math.max(0, pipe[pipe.length - 1] - source), vents };
+  if (vents.length === 0)
+    return { needed: pipe[pipe.length - 1], missing: Math.max(0, pipe[pipe.length - 1] - source), vents };
   let needed = pipe[vents[0]];
   vents.forEach((high, i) => {
     const until = vents[i + 1] ?? pipe.length - 1;

@@ -4,13 +4,23 @@ import { gradePoints, humpStations, lineProfile, trappedAir, type LineGeometry, 
 
 const NU = 1.3e-6;
 const RHO = 999.7;
-const seg = (length: number): { length: number; diameter: number; roughness: number; hazenC: number; k: number } => ({ length, diameter: 0.02, roughness: 7e-6, hazenC: 140, k: 0.5 });
+const seg = (length: number): { length: number; diameter: number; roughness: number; hazenC: number; k: number } => ({
+  length,
+  diameter: 0.02,
+  roughness: 7e-6,
+  hazenC: 140,
+  k: 0.5,
+});
 const geometry: LineGeometry = { chainage: [0, 40, 100], ground: [9, 8.5, 0.3], pipe: [9, 8, 0] };
 
 function line(head: number, far = 0): { network: Network; solution: Solution; profile: LineProfile } {
   const b = new NetworkBuilder();
   const [tank, end] = [b.fixedNode(), b.fixedNode()];
-  b.pipe(tank, end, [seg(40), seg(60)], { entranceK: 0.8, exitK: 1, points: [{ segment: 0, elevation: geometry.pipe[1] }] });
+  b.pipe(tank, end, [seg(40), seg(60)], {
+    entranceK: 0.8,
+    exitK: 1,
+    points: [{ segment: 0, elevation: geometry.pipe[1] }],
+  });
   const network = b.build('darcy-weisbach', NU);
   const state = openState(network);
   state.fixedHead[tank] = head;

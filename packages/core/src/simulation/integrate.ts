@@ -56,7 +56,7 @@ export function integrate(
     rates(t + step, stage, k4);
     let worst = 0;
     for (let i = 0; i < n; i++) {
-      const off = step * (-5 / 72 * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8);
+      const off = step * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8);
       const scale = tolerance.absolute + tolerance.relative * Math.max(Math.abs(y[i]), Math.abs(stage[i]));
       worst = Math.max(worst, Math.abs(off) / scale);
     }

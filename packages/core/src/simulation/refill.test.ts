@@ -79,14 +79,28 @@ describe('filling after a visit', () => {
 
 describe('integration', () => {
   it('follows exponential decay to its tolerance and finds an event', () => {
-    const end = integrate((_t, y, r) => (r[0] = -y[0] / 100), 0, Float64Array.of(1), 1000, { absolute: 1e-9, relative: 1e-9, longest: 50 }, (_t, y) => y[0] - 0.5);
+    const end = integrate(
+      (_t, y, r) => (r[0] = -y[0] / 100),
+      0,
+      Float64Array.of(1),
+      1000,
+      { absolute: 1e-9, relative: 1e-9, longest: 50 },
+      (_t, y) => y[0] - 0.5,
+    );
     expect(end.event).toBe(true);
     expect(end.t).toBeCloseTo(100 * Math.LN2, 2);
   });
   it('drains a tank in the time of the closed form (1.45 m tank, 20 mm hole, 1.5 to 0.5 m: 2014.3 s)', () => {
     // t = 2A / (Cd a √2g) (√h₁ − √h₂), all textbooks
     const tank: TankShape = { type: 'vertical-cylinder', diameter: 1.45, height: 2 };
-    const end = integrate((_t, y, r) => (r[0] = -orificeFlow(y[0], 0.02, 0.61) / surfaceAt(tank, y[0])), 0, Float64Array.of(1.5), 1e5, { absolute: 1e-8, relative: 1e-8, longest: 100 }, (_t, y) => y[0] - 0.5);
+    const end = integrate(
+      (_t, y, r) => (r[0] = -orificeFlow(y[0], 0.02, 0.61) / surfaceAt(tank, y[0])),
+      0,
+      Float64Array.of(1.5),
+      1e5,
+      { absolute: 1e-8, relative: 1e-8, longest: 100 },
+      (_t, y) => y[0] - 0.5,
+    );
     expect(end.t).toBeCloseTo(2014.3, 0);
   });
 });

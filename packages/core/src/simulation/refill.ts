@@ -68,9 +68,7 @@ export function refillAfterVisit(c: RefillCase): Refill {
   let open = !c.float;
   let drawing = true;
   let dry = 0;
-  let short = 0;
   let lastTime = 0;
-  let inflowTotal = 0;
 
   const flowNow = (troughLevel: number, tankLevel: number): number => {
     const opening = c.float ? floatOpening(c.float, troughLevel, open) : 1;
@@ -144,13 +142,12 @@ export function refillAfterVisit(c: RefillCase): Refill {
     }
   };
   run(c.visitDuration, false);
-  short = Math.max(0, c.visitVolume - y[3]);
+  const short = Math.max(0, c.visitVolume - y[3]);
   drawing = false;
   back = levelAt(c.trough, y[0]) >= mark ? back : null;
   // a snap valve inside its band stays shut: nothing more will happen
   const waits = c.float?.characteristic === 'snap' && !open;
   if (back === null && !waits && leftMark !== null) run(c.horizon, true);
-  inflowTotal = y[2];
   const lowest = troughLevels.reduce((low, level, k) => (level < troughLevels[low] ? k : low), 0);
   return {
     times,
@@ -164,6 +161,6 @@ export function refillAfterVisit(c: RefillCase): Refill {
     dryTime: dry,
     shortfall: short,
     flowAtLowest: flows[lowest],
-    balanceError: inflowTotal - y[3] - (y[0] - start),
+    balanceError: y[2] - y[3] - (y[0] - start),
   };
 }

@@ -43,7 +43,10 @@ export function volumeAt(shape: TankShape, level: number): number {
     case 'horizontal-cylinder': {
       const r = shape.diameter / 2;
       // circular segment, mensuration of the circle
-      return shape.length * (r * r * Math.acos(clamp((r - y) / r, -1, 1)) - (r - y) * Math.sqrt(Math.max(0, 2 * r * y - y * y)));
+      return (
+        shape.length *
+        (r * r * Math.acos(clamp((r - y) / r, -1, 1)) - (r - y) * Math.sqrt(Math.max(0, 2 * r * y - y * y)))
+      );
     }
     case 'table': {
       const k = rowOf(shape.levels, y);

@@ -64,7 +64,9 @@ export function parseQuantity(text: string, dimension: Dimension, fallback: Unit
     rest = ungroup(rest).slice(part[0].length).trim();
     // a scale that does not start at zero (°F) takes one figure, with its sign
     if (used.offset) {
-      return rest === '' ? { ok: true, si: toSI(sign * value, used), unit: used } : { ok: false, reason: 'not-a-number', found: text };
+      return rest === ''
+        ? { ok: true, si: toSI(sign * value, used), unit: used }
+        : { ok: false, reason: 'not-a-number', found: text };
     }
     si += value * used.factor;
     first ??= used;

@@ -10,7 +10,7 @@ describe('reading quantities', () => {
     ['12 m', 'length', 12],
     ['12,5', 'length', 12.5],
     ['40 ft', 'length', 12.192],
-    ["6' 4\"", 'length', 1.9304],
+    ['6\' 4"', 'length', 1.9304],
     ['6 ft 4 in', 'length', 1.9304],
     ['−1.50', 'length', -1.5],
     ['- 2 ft', 'length', -0.6096],
@@ -26,7 +26,14 @@ describe('reading quantities', () => {
     ['-4 F', 'temperature', -20],
     ['.5', 'length', 0.5],
   ])('%s as %s is %d', (text, dimension, si) => {
-    const base: Record<string, string> = { length: 'm', bore: 'mm', volume: 'L', pressure: 'kPa', flow: 'L/min', temperature: '°C' };
+    const base: Record<string, string> = {
+      length: 'm',
+      bore: 'mm',
+      volume: 'L',
+      pressure: 'kPa',
+      flow: 'L/min',
+      temperature: '°C',
+    };
     const read = parseQuantity(text, dimension, unit(base[dimension], dimension));
     expect(read.ok && Math.abs(read.si - si)).toBeLessThan(1e-6 * Math.abs(si));
   });

@@ -28,8 +28,7 @@ function within(temperatureC: number): number {
 export function waterDensity(temperatureC: number): number {
   const t = within(temperatureC);
   const top =
-    999.83952 +
-    t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - 280.54253e-12 * t))));
+    999.83952 + t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - 280.54253e-12 * t))));
   return top / (1 + 16.87985e-3 * t);
 }
 

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import recorded from '../reference/recorded.json' with { type: 'json' };
-import { airPressure, headOfPressure, pressureOfHead, vapourPressure, waterAt, waterDensity, waterViscosity } from './index.ts';
+import {
+  airPressure,
+  headOfPressure,
+  pressureOfHead,
+  vapourPressure,
+  waterAt,
+  waterDensity,
+  waterViscosity,
+} from './index.ts';
 
 describe('water against IAPWS (recorded from python3-iapws)', () => {
   it.each(recorded.water)('at $temperatureC °C', (row) => {

@@ -34,10 +34,13 @@ describe('against a second source', () => {
     expect(Math.abs((pipe?.outsideDiameterMm ?? 0) - row.outsideM * 1000)).toBeLessThan(0.15);
   });
   // ASTM D2239 sizes PE by its inside diameter, taken from the bore of Sch 40 steel
-  it.each(PIPE_ROWS.filter((r) => r.id.startsWith('astm-d2239-sidr15')))('PE $nominal has the bore of Sch 40', (pipe) => {
-    const row = recorded.schedulePipes.find((r) => r.schedule === '40' && r.nps === inches(pipe.nominal));
-    expect(Math.abs(pipe.insideDiameterMm - (row?.insideM ?? 0) * 1000)).toBeLessThan(0.1);
-  });
+  it.each(PIPE_ROWS.filter((r) => r.id.startsWith('astm-d2239-sidr15')))(
+    'PE $nominal has the bore of Sch 40',
+    (pipe) => {
+      const row = recorded.schedulePipes.find((r) => r.schedule === '40' && r.nps === inches(pipe.nominal));
+      expect(Math.abs(pipe.insideDiameterMm - (row?.insideM ?? 0) * 1000)).toBeLessThan(0.1);
+    },
+  );
   // ISO 4427-2: wall = outside diameter over SDR, rounded up to 0.1 mm; the smallest wall is 2.0 (from memory)
   it.each(PIPE_ROWS.filter((r) => r.material === 'PE100'))('$standard $nominal: wall from SDR', (pipe) => {
     const outside = Number.parseFloat(pipe.nominal);

@@ -7,7 +7,9 @@ export type { Basis, Derating, FittingRow, PipeRow } from './types.ts';
 export { DERATING, FITTING_ROWS, PIPE_ROWS };
 
 const pipes = new Map(PIPE_ROWS.map((row) => [row.id, row]));
-const fittings = new Map(FITTING_ROWS.flatMap((row) => [row.id, ...(row.aliases ?? [])].map((id) => [id, row] as const)));
+const fittings = new Map(
+  FITTING_ROWS.flatMap((row) => [row.id, ...(row.aliases ?? [])].map((id) => [id, row] as const)),
+);
 
 export const findPipe = (id: string): PipeRow | undefined => pipes.get(id);
 export const findFitting = (id: string): FittingRow | undefined => fittings.get(id);

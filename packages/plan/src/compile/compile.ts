@@ -5,7 +5,15 @@ import type { LineGeometry } from '@vernal-slope/core/profile';
 import { headOfPressure, waterAt, type Water } from '@vernal-slope/core/water';
 import { boreArea } from '@vernal-slope/core/pipe';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { SITE_DEFAULTS, type Line, type Outlet, type Plan, type PlanNode, type Tank, type Trough } from '../schema/index.ts';
+import {
+  SITE_DEFAULTS,
+  type Line,
+  type Outlet,
+  type Plan,
+  type PlanNode,
+  type Tank,
+  type Trough,
+} from '../schema/index.ts';
 import { floatValve, flowFromLpm, metresOfMm, pascals, tankShape } from './convert.ts';
 import { entranceK, segmentOf } from './parts.ts';
 
@@ -147,7 +155,10 @@ export function compilePlan(plan: Plan): Compiled {
   }
 
   /** Where a line ends at a tank or trough: node of the network and what it loses there. */
-  function endAtVessel(node: Tank | Trough, place: Places): { to: number; exitK: number; backwardToK: number; oneWay: boolean; free: boolean } {
+  function endAtVessel(
+    node: Tank | Trough,
+    place: Places,
+  ): { to: number; exitK: number; backwardToK: number; oneWay: boolean; free: boolean } {
     const valve = node.inlet?.floatValve;
     const bottom = node.inlet?.at === 'bottom';
     if (!valve) {

@@ -52,7 +52,8 @@ export function fittingK(fitting: Fitting | NonNullable<Leg['entrance']>): numbe
 }
 
 /** Sum of K of a leg's fittings. */
-export const legK = (leg: Leg): number => (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f) * (f.count ?? 1), 0);
+export const legK = (leg: Leg): number =>
+  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f) * (f.count ?? 1), 0);
 
 /** K of the entrance of a line: its first leg's, else the plain bulkhead's. */
 export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE });

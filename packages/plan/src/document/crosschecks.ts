@@ -68,7 +68,11 @@ function* nodeFaults(node: PlanNode, i: number): Generator<Fault> {
   yield* shapeFaults(node.shape, ['nodes', i, 'shape']);
   const height = shapeHeight(node.shape);
   if (node.overflowM > height + CLOSE) {
-    yield { path: at('overflowM'), message: `is ${node.overflowM} m, above the rim at ${height} m`, advice: `give at most ${height}` };
+    yield {
+      path: at('overflowM'),
+      message: `is ${node.overflowM} m, above the rim at ${height} m`,
+      advice: `give at most ${height}`,
+    };
   }
   if (node.outletM !== undefined && node.outletM >= node.overflowM) {
     yield {
@@ -78,7 +82,11 @@ function* nodeFaults(node: PlanNode, i: number): Generator<Fault> {
     };
   }
   if (node.startLevelM !== undefined && node.startLevelM > height + CLOSE) {
-    yield { path: at('startLevelM'), message: `is ${node.startLevelM} m, above the rim at ${height} m`, advice: `give at most ${height}` };
+    yield {
+      path: at('startLevelM'),
+      message: `is ${node.startLevelM} m, above the rim at ${height} m`,
+      advice: `give at most ${height}`,
+    };
   }
   const float = node.inlet?.floatValve;
   if (float && float.closeLevelM > height + CLOSE) {
@@ -101,7 +109,11 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   const at = (...parts: PropertyKey[]): string => jsonPath(['lines', i, ...parts]);
   for (const end of ['from', 'to'] as const) {
     if (!nodes.has(line[end])) {
-      yield { path: at(end), message: `is "${line[end]}", which is no node`, advice: 'give the id of a node in "nodes"' };
+      yield {
+        path: at(end),
+        message: `is "${line[end]}", which is no node`,
+        advice: 'give the id of a node in "nodes"',
+      };
     }
   }
   if (line.from === line.to) {
@@ -109,7 +121,11 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   }
   const from = nodes.get(line.from);
   if (from?.kind === 'trough' && from.outletM === undefined) {
-    yield { path: at('from'), message: `leaves trough "${from.id}", which has no outlet`, advice: "give the trough an outletM, or start the line elsewhere" };
+    yield {
+      path: at('from'),
+      message: `leaves trough "${from.id}", which has no outlet`,
+      advice: 'give the trough an outletM, or start the line elsewhere',
+    };
   }
   let ground = from?.groundM;
   for (const [k, leg] of line.legs.entries()) {
@@ -123,13 +139,24 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
     }
     ground = leg.endGroundM;
     if (typeof leg.pipe === 'string' && !findPipe(leg.pipe)) {
-      yield { path: at('legs', k, 'pipe'), message: `is "${leg.pipe}", which is not in the catalogue`, advice: 'give an id such as "astm-d2239-sidr15/1-1/4", or { "insideDiameterMm": 35 }' };
+      yield {
+        path: at('legs', k, 'pipe'),
+        message: `is "${leg.pipe}", which is not in the catalogue`,
+        advice: 'give an id such as "astm-d2239-sidr15/1-1/4", or { "insideDiameterMm": 35 }',
+      };
     }
-    const parts = [...(leg.fittings ?? []).map((f, m) => [['fittings', m, 'type'], f] as const), ...(leg.entrance ? [[['entrance', 'type'], leg.entrance] as const] : [])];
+    const parts = [
+      ...(leg.fittings ?? []).map((f, m) => [['fittings', m, 'type'], f] as const),
+      ...(leg.entrance ? [[['entrance', 'type'], leg.entrance] as const] : []),
+    ];
     for (const [path, part] of parts) {
       const type = 'type' in part ? part.type : undefined;
       if (typeof type === 'string' && !('k' in part && typeof part.k === 'number') && !findFitting(type)) {
-        yield { path: at('legs', k, ...path), message: `is "${type}", which is not in the catalogue`, advice: 'give a type such as "elbow-90", or a loss coefficient "k"' };
+        yield {
+          path: at('legs', k, ...path),
+          message: `is "${type}", which is not in the catalogue`,
+          advice: 'give a type such as "elbow-90", or a loss coefficient "k"',
+        };
       }
     }
   }
@@ -164,7 +191,11 @@ export function crossChecks(plan: Plan): Fault[] {
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
   ];
   if (!plan.nodes.some((n) => n.kind === 'tank' || n.kind === 'source')) {
-    faults.push({ path: '$.nodes', message: 'has no tank and no source', advice: 'add the place where the water comes from' });
+    faults.push({
+      path: '$.nodes',
+      message: 'has no tank and no source',
+      advice: 'add the place where the water comes from',
+    });
   } else {
     for (const i of unreached(plan)) {
       faults.push({

@@ -18,32 +18,103 @@ function faultsAfter(change: (p: Record<string, never> & Plan) => void): string[
 /* eslint-disable @typescript-eslint/no-explicit-any -- the point of these tests is to put wrong things in */
 describe('faults say where, what and what would be right', () => {
   it.each<[string, (p: any) => void, RegExp]>([
-    ['a missing height', (p) => delete p.nodes[1].groundM, /^\$\.nodes\[1\]\.groundM: is missing; give a number in metres$/],
-    ['text for a number', (p) => (p.lines[1].legs[2].lengthM = 'long'), /^\$\.lines\[1\]\.legs\[2\]\.lengthM: is "long"; give a number in metres$/],
+    [
+      'a missing height',
+      (p) => delete p.nodes[1].groundM,
+      /^\$\.nodes\[1\]\.groundM: is missing; give a number in metres$/,
+    ],
+    [
+      'text for a number',
+      (p) => (p.lines[1].legs[2].lengthM = 'long'),
+      /^\$\.lines\[1\]\.legs\[2\]\.lengthM: is "long"; give a number in metres$/,
+    ],
     ['a length of nothing', (p) => (p.lines[1].legs[0].lengthM = 0), /lengthM: is 0; give a number above 0 in metres/],
-    ['a leg shorter than its fall', (p) => (p.lines[1].legs[1].lengthM = 2), /legs\[1\]\.lengthM: is 2 m, shorter than the 4\.54 m it falls/],
-    ['an unknown kind', (p) => (p.nodes[0].kind = 'well'), /^\$\.nodes\[0\]\.kind: is "well"; give one of source, tank, junction, trough, outlet$/],
-    ['an unknown shape', (p) => (p.nodes[1].shape.type = 'sphere'), /^\$\.nodes\[1\]\.shape\.type: is "sphere"; give one of vertical-cylinder,/],
-    ['an id used twice', (p) => (p.nodes[2].id = 'hill'), /^\$\.nodes\[2\]\.id: "hill" is already the id of nodes\[1\]/],
+    [
+      'a leg shorter than its fall',
+      (p) => (p.lines[1].legs[1].lengthM = 2),
+      /legs\[1\]\.lengthM: is 2 m, shorter than the 4\.54 m it falls/,
+    ],
+    [
+      'an unknown kind',
+      (p) => (p.nodes[0].kind = 'well'),
+      /^\$\.nodes\[0\]\.kind: is "well"; give one of source, tank, junction, trough, outlet$/,
+    ],
+    [
+      'an unknown shape',
+      (p) => (p.nodes[1].shape.type = 'sphere'),
+      /^\$\.nodes\[1\]\.shape\.type: is "sphere"; give one of vertical-cylinder,/,
+    ],
+    [
+      'an id used twice',
+      (p) => (p.nodes[2].id = 'hill'),
+      /^\$\.nodes\[2\]\.id: "hill" is already the id of nodes\[1\]/,
+    ],
     ['a line to nowhere', (p) => (p.lines[1].to = 'nowhere'), /^\$\.lines\[1\]\.to: is "nowhere", which is no node/],
     ['a line in a ring', (p) => (p.lines[1].to = 'hill'), /is the node the line starts from/],
-    ['an outlet above the overflow', (p) => (p.nodes[1].outletM = 1.95), /outletM: is 1\.95 m, not below the overflow at 1\.9 m/],
+    [
+      'an outlet above the overflow',
+      (p) => (p.nodes[1].outletM = 1.95),
+      /outletM: is 1\.95 m, not below the overflow at 1\.9 m/,
+    ],
     ['an overflow above the rim', (p) => (p.nodes[1].overflowM = 2.5), /overflowM: is 2\.5 m, above the rim at 2 m/],
-    ['a pipe not in the catalogue', (p) => (p.lines[1].legs[0].pipe = 'lead/1'), /legs\[0\]\.pipe: is "lead\/1", which is not in the catalogue/],
-    ['a fitting not in the catalogue', (p) => (p.lines[1].legs[0].fittings = [{ type: 'wormhole' }]), /fittings\[0\]\.type: is "wormhole"/],
-    ['eleven months', (p) => (p.nodes[0].yieldByMonthLpm = Array(11).fill(1)), /yieldByMonthLpm: is too short; must have 12 numbers/],
-    ['a time of day that is none', (p) => (p.nodes[2].herds[0].visits[0].at = '25:00'), /visits\[0\]\.at: is "25:00"; must be a time of day such as 07:30/],
-    ['a negative herd', (p) => (p.nodes[2].herds[0].count = -4), /herds\[0\]\.count: is -4; give a number of at least 0/],
+    [
+      'a pipe not in the catalogue',
+      (p) => (p.lines[1].legs[0].pipe = 'lead/1'),
+      /legs\[0\]\.pipe: is "lead\/1", which is not in the catalogue/,
+    ],
+    [
+      'a fitting not in the catalogue',
+      (p) => (p.lines[1].legs[0].fittings = [{ type: 'wormhole' }]),
+      /fittings\[0\]\.type: is "wormhole"/,
+    ],
+    [
+      'eleven months',
+      (p) => (p.nodes[0].yieldByMonthLpm = Array(11).fill(1)),
+      /yieldByMonthLpm: is too short; must have 12 numbers/,
+    ],
+    [
+      'a time of day that is none',
+      (p) => (p.nodes[2].herds[0].visits[0].at = '25:00'),
+      /visits\[0\]\.at: is "25:00"; must be a time of day such as 07:30/,
+    ],
+    [
+      'a negative herd',
+      (p) => (p.nodes[2].herds[0].count = -4),
+      /herds\[0\]\.count: is -4; give a number of at least 0/,
+    ],
     ['another version', (p) => (p.version = 2), /^\$\.version: is 2; give 1/],
     ['another format', (p) => (p.format = 'else'), /^\$\.format: is "else"; give "vernal-slope\/plan"/],
-    ['a level table that falls', (p) => (p.nodes[1].shape = { type: 'table', levelsM: [0, 1, 0.5], volumesL: [0, 1, 2] }), /shape\.levelsM\[2\]: is 0\.5, not above the 1 before it/],
-    ['water hotter than the method', (p) => (p.site.waterTemperatureC = 99), /waterTemperatureC: is 99; give at most 60 in °C/],
-    ['no water at all', (p) => (p.nodes = [p.nodes[2]]) && (p.lines = []), /^\$\.nodes: has no tank and no source/],
-    ['a place that no water reaches', (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }), /^\$\.nodes\[3\]: "far" is reached by no tank or source/],
-    ['an outlet without its law', (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }), /\$\.nodes\[3\]\.ratedFlowLpm: is missing/],
+    [
+      'a level table that falls',
+      (p) => (p.nodes[1].shape = { type: 'table', levelsM: [0, 1, 0.5], volumesL: [0, 1, 2] }),
+      /shape\.levelsM\[2\]: is 0\.5, not above the 1 before it/,
+    ],
+    [
+      'water hotter than the method',
+      (p) => (p.site.waterTemperatureC = 99),
+      /waterTemperatureC: is 99; give at most 60 in °C/,
+    ],
+    [
+      'no water at all',
+      (p) => Object.assign(p, { nodes: [p.nodes[2]], lines: [] }),
+      /^\$\.nodes: has no tank and no source/,
+    ],
+    [
+      'a place that no water reaches',
+      (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }),
+      /^\$\.nodes\[3\]: "far" is reached by no tank or source/,
+    ],
+    [
+      'an outlet without its law',
+      (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }),
+      /\$\.nodes\[3\]\.ratedFlowLpm: is missing/,
+    ],
   ])('%s', (_, change, line) => {
     const lines = faultsAfter(change);
-    expect(lines.some((l) => line.test(l)), lines.join('\n')).toBe(true);
+    expect(
+      lines.some((l) => line.test(l)),
+      lines.join('\n'),
+    ).toBe(true);
     lines.forEach((l) => expect(l).not.toMatch(/\n/));
   });
   it('reports every fault, not just the first', () => {
@@ -74,7 +145,9 @@ describe('reading', () => {
     expect(nestingDepth('{"a":"[[[[\\"[","b":[1,[2]]}')).toBe(3);
   });
   it('keeps unknown fields, their places and their values through load and save', () => {
-    const odd = { ...plan(), neighbours: [{ name: 'Upper farm', 'x-y': null }] } as unknown as Plan & { nodes: Record<string, unknown>[] };
+    const odd = { ...plan(), neighbours: [{ name: 'Upper farm', 'x-y': null }] } as unknown as Plan & {
+      nodes: Record<string, unknown>[];
+    };
     odd.nodes[1].colour = 'green';
     (odd.lines[1].legs[2] as Record<string, unknown>).dugOn = '2026-05-03';
     const loaded = loadPlan(JSON.stringify(odd));
@@ -91,6 +164,7 @@ describe('JSON Schema', () => {
   it('describes the document and every kind of node', () => {
     const schema = JSON.stringify(planJsonSchema());
     expect(schema).toContain('2020-12');
-    for (const kind of ['source', 'tank', 'junction', 'trough', 'outlet']) expect(schema).toContain(`"const":"${kind}"`);
+    for (const kind of ['source', 'tank', 'junction', 'trough', 'outlet'])
+      expect(schema).toContain(`"const":"${kind}"`);
   });
 });

@@ -61,7 +61,11 @@ export function faultOf(issue: Issue, root: unknown): Fault {
       };
     case 'too_small':
       if (issue.origin === 'array' || issue.origin === 'string') {
-        return { path, message: 'is too short', advice: issue.message.startsWith('Too small') ? `give at least ${String(issue.minimum)}` : issue.message };
+        return {
+          path,
+          message: 'is too short',
+          advice: issue.message.startsWith('Too small') ? `give at least ${String(issue.minimum)}` : issue.message,
+        };
       }
       return {
         path,

@@ -35,10 +35,28 @@ export function checkPlan(value: unknown): Loaded {
   }
   const head = value as Record<string, unknown>;
   if (head.format !== 'vernal-slope/plan') {
-    return { ok: false, faults: [{ path: '$.format', message: head.format === undefined ? 'is missing' : `is ${JSON.stringify(head.format)?.slice(0, 60)}`, advice: 'give "vernal-slope/plan"' }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          path: '$.format',
+          message: head.format === undefined ? 'is missing' : `is ${JSON.stringify(head.format)?.slice(0, 60)}`,
+          advice: 'give "vernal-slope/plan"',
+        },
+      ],
+    };
   }
   if (head.version !== 1) {
-    return { ok: false, faults: [{ path: '$.version', message: head.version === undefined ? 'is missing' : `is ${JSON.stringify(head.version)?.slice(0, 60)}`, advice: 'give 1, the version this program reads' }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          path: '$.version',
+          message: head.version === undefined ? 'is missing' : `is ${JSON.stringify(head.version)?.slice(0, 60)}`,
+          advice: 'give 1, the version this program reads',
+        },
+      ],
+    };
   }
   const parsed = planSchema.safeParse(value);
   if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => faultOf(issue, value)) };
@@ -51,12 +69,16 @@ export function checkPlan(value: unknown): Loaded {
 /** Reads the text of a plan file. */
 export function loadPlan(text: string): Loaded {
   if (text.length > MAX_BYTES) return one('is larger than 10 MB', 'a plan file is at most 10 MB');
-  if (nestingDepth(text) > MAX_DEPTH) return one('is nested deeper than 64 levels', 'a plan file nests at most 64 deep');
+  if (nestingDepth(text) > MAX_DEPTH)
+    return one('is nested deeper than 64 levels', 'a plan file nests at most 64 deep');
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return one(`is not JSON (${(error as Error).message.replace(/\s+/g, ' ').slice(0, 120)})`, 'give a .vernal.json plan file');
+    return one(
+      `is not JSON (${(error as Error).message.replace(/\s+/g, ' ').slice(0, 120)})`,
+      'give a .vernal.json plan file',
+    );
   }
   return checkPlan(value);
 }

@@ -26,7 +26,8 @@ export const startGround = (plan: Plan, line: Line, leg: number): number =>
   leg === 0 ? nodeOf(plan, line.from).groundM : line.legs[leg - 1].endGroundM;
 
 /** Rise (positive) or fall of a leg, m. */
-export const riseOf = (plan: Plan, line: Line, leg: number): number => tidy(line.legs[leg].endGroundM - startGround(plan, line, leg));
+export const riseOf = (plan: Plan, line: Line, leg: number): number =>
+  tidy(line.legs[leg].endGroundM - startGround(plan, line, leg));
 
 /** Moves a node and all that lies beyond it up by `by` m. */
 function shiftNode(plan: Plan, id: string, by: number, seen: Set<string>): void {
@@ -54,7 +55,12 @@ export const setRise = (lineId: string, leg: number, rise: number): Command => (
 });
 
 /** Changes fields of a leg that move nothing else: length, pipe, depth, fittings, remark. */
-export const setLeg = (lineId: string, leg: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): Command => ({
+export const setLeg = (
+  lineId: string,
+  leg: number,
+  changes: Partial<Omit<Leg, 'endGroundM'>>,
+  what: string,
+): Command => ({
   label: `leg ${leg + 1}: ${what}`,
   recipe: (plan) => {
     Object.assign(lineOf(plan, lineId).legs[leg], changes);
@@ -67,7 +73,12 @@ export const insertLeg = (lineId: string, after: number): Command => ({
   recipe: (plan) => {
     const line = lineOf(plan, lineId);
     const like = line.legs[Math.max(0, after)];
-    const leg: Leg = { lengthM: NEW_LEG_LENGTH, endGroundM: startGround(plan, line, after + 1), pipe: like.pipe, depthM: like.depthM ?? 0 };
+    const leg: Leg = {
+      lengthM: NEW_LEG_LENGTH,
+      endGroundM: startGround(plan, line, after + 1),
+      pipe: like.pipe,
+      depthM: like.depthM ?? 0,
+    };
     // the entrance belongs to whichever leg is first
     if (after < 0 && like.entrance) {
       leg.entrance = like.entrance;

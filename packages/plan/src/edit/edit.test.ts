@@ -3,9 +3,24 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { crossChecks } from '../document/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { applyCommand, insertLeg, moveLeg, redoEdit, removeLeg, riseOf, setGround, setLeg, setPipe, setRise, undoEdit, type Command } from './index.ts';
+import {
+  applyCommand,
+  insertLeg,
+  moveLeg,
+  redoEdit,
+  removeLeg,
+  riseOf,
+  setGround,
+  setLeg,
+  setPipe,
+  setRise,
+  undoEdit,
+  type Command,
+} from './index.ts';
 
-const plan = JSON.parse(readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8')) as Plan;
+const plan = JSON.parse(
+  readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
+) as Plan;
 const after = (p: Plan, command: Command): Plan => applyCommand(p, command)?.plan ?? p;
 const main = (p: Plan) => p.lines[1];
 const rises = (p: Plan): number[] => main(p).legs.map((_, k) => riseOf(p, main(p), k));

@@ -62,7 +62,15 @@ function takerFor(choice: OutletChoice): Outlet | Trough {
       at: 'top',
       heightM: 0.48,
       ...(float
-        ? { floatValve: { seatMm: 9.5, dischargeCoefficient: 0.62, characteristic: 'proportional' as const, closeLevelM: 0.4, bandM: 0.06 } }
+        ? {
+            floatValve: {
+              seatMm: 9.5,
+              dischargeCoefficient: 0.62,
+              characteristic: 'proportional' as const,
+              closeLevelM: 0.4,
+              bandM: 0.06,
+            },
+          }
         : {}),
     },
     wants: float ? { flowLpm: 6, pressureKPa: 10 } : { flowLpm: 6 },
@@ -70,7 +78,8 @@ function takerFor(choice: OutletChoice): Outlet | Trough {
 }
 
 /** Height of the place where the water comes out, above its ground, m. */
-const outletHeight = (node: Outlet | Trough): number => (node.kind === 'outlet' ? (node.heightM ?? 0) : (node.inlet?.heightM ?? 0));
+const outletHeight = (node: Outlet | Trough): number =>
+  node.kind === 'outlet' ? (node.heightM ?? 0) : (node.inlet?.heightM ?? 0);
 
 /** The plan that the five figures describe: tank, one leg of pipe, outlet. */
 export function quickPlan(q: QuickStart, title: string): Plan {
@@ -87,11 +96,28 @@ export function quickPlan(q: QuickStart, title: string): Plan {
     site: { altitudeM: 0, waterTemperatureC: 10 },
     settings: { friction: 'darcy-weisbach', units: 'metric' },
     nodes: [
-      { id: 'tank', kind: 'tank', name: 'Tank', groundM, standM: 0, shape: { type: 'vertical-cylinder', ...shape }, count: 1, outletM, overflowM, startLevelM },
+      {
+        id: 'tank',
+        kind: 'tank',
+        name: 'Tank',
+        groundM,
+        standM: 0,
+        shape: { type: 'vertical-cylinder', ...shape },
+        count: 1,
+        outletM,
+        overflowM,
+        startLevelM,
+      },
       taker,
     ],
     lines: [
-      { id: 'main', name: 'Tank to outlet', from: 'tank', to: 'outlet', legs: [{ lengthM: q.lengthM, endGroundM: ASSUMED_GROUND, pipe: q.pipe, depthM: 0 }] },
+      {
+        id: 'main',
+        name: 'Tank to outlet',
+        from: 'tank',
+        to: 'outlet',
+        legs: [{ lengthM: q.lengthM, endGroundM: ASSUMED_GROUND, pipe: q.pipe, depthM: 0 }],
+      },
     ],
   };
 }

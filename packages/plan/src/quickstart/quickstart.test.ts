@@ -32,7 +32,9 @@ describe('quick start', () => {
     );
   });
   it('says how far an outlet stands above the water', () => {
-    const c = compilePlan(quickPlan({ heightM: -1.3, lengthM: 50, pipe: 'rural-pe/25', outlet: 'tap', tankL: 1000 }, 'High tap'));
+    const c = compilePlan(
+      quickPlan({ heightM: -1.3, lengthM: 50, pipe: 'rural-pe/25', outlet: 'tap', tankL: 1000 }, 'High tap'),
+    );
     const found = judgePlan(c, solvePlan(c)).find((f) => f.code === 'outlet-above-water');
     expect(found?.values.above).toBeCloseTo(1.3, 3);
   });

@@ -25,8 +25,17 @@ export const settingsSchema = z.looseObject({
 export const shapeSchema = z.discriminatedUnion('type', [
   z.looseObject({ type: z.literal('vertical-cylinder'), diameterM: positive.max(100), heightM: positive.max(50) }),
   z.looseObject({ type: z.literal('horizontal-cylinder'), diameterM: positive.max(50), lengthM: positive.max(200) }),
-  z.looseObject({ type: z.literal('box'), lengthM: positive.max(500), widthM: positive.max(500), heightM: positive.max(50) }),
-  z.looseObject({ type: z.literal('table'), levelsM: z.array(atLeastZero).min(2), volumesL: z.array(atLeastZero).min(2) }),
+  z.looseObject({
+    type: z.literal('box'),
+    lengthM: positive.max(500),
+    widthM: positive.max(500),
+    heightM: positive.max(50),
+  }),
+  z.looseObject({
+    type: z.literal('table'),
+    levelsM: z.array(atLeastZero).min(2),
+    volumesL: z.array(atLeastZero).min(2),
+  }),
 ]);
 
 export const floatValveSchema = z.looseObject({
@@ -135,7 +144,10 @@ const named = z.looseObject({ type: z.string().min(1) });
 const byK = z.looseObject({ k: atLeastZero.max(1e6) });
 
 export const fittingSchema = z.union(
-  [named.extend({ count: z.number().int().min(0).max(10_000).optional() }), byK.extend({ count: z.number().int().min(0).max(10_000).optional() })],
+  [
+    named.extend({ count: z.number().int().min(0).max(10_000).optional() }),
+    byK.extend({ count: z.number().int().min(0).max(10_000).optional() }),
+  ],
   { error: 'must have a "type" of the catalogue or a loss coefficient "k", and a whole "count"' },
 );
 

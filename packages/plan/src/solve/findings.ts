@@ -3,9 +3,21 @@ import { judgeOutlet, judgeRating, worstFirst, type Finding } from '@vernal-slop
 import { LinkStatus, solve } from '@vernal-slope/core/network';
 import { humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
-import { pressureOfHead } from "@vernal-slope/core/water";
+import { pressureOfHead } from '@vernal-slope/core/water';
 import { deratingFactor } from '../catalogue/index.ts';
-import { floorOf, inletElevation, levelFor, pascals, flowFromLpm, metresOfMm, resolvePipe, stateFor, type Compiled, type LineMap, type StateOptions } from '../compile/index.ts';
+import {
+  floorOf,
+  inletElevation,
+  levelFor,
+  pascals,
+  flowFromLpm,
+  metresOfMm,
+  resolvePipe,
+  stateFor,
+  type Compiled,
+  type LineMap,
+  type StateOptions,
+} from '../compile/index.ts';
 import { SITE_DEFAULTS, type Outlet, type Trough } from '../schema/index.ts';
 import { routeTo } from './route.ts';
 import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
@@ -47,7 +59,10 @@ function outletFindings(c: Compiled, result: PlanResult, options: StateOptions):
         staticHead: feedingHead(c, id, at.staticHead, options),
         wantedFlow: wants.flow,
         wantedPressure: free ? undefined : wants.pressure,
-        minimumPressure: node.kind === 'outlet' && node.minimumPressureKPa !== undefined ? pascals(node.minimumPressureKPa) : undefined,
+        minimumPressure:
+          node.kind === 'outlet' && node.minimumPressureKPa !== undefined
+            ? pascals(node.minimumPressureKPa)
+            : undefined,
       }),
     );
   }
@@ -77,7 +92,12 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
       const siphon = lineProfile(c.network, full, map.link, map.geometry, c.water.density);
       const above = map.geometry.pipe[station] - siphon.grade[station];
       if (above > 1e-4) {
-        const values = { chainage: map.geometry.chainage[station], above, flow: Math.abs(line.flow), full: Math.abs(full.flow[map.link]) };
+        const values = {
+          chainage: map.geometry.chainage[station],
+          above,
+          flow: Math.abs(line.flow),
+          full: Math.abs(full.flow[map.link]),
+        };
         const yields = limitedByYield(c, result, map);
         const code = line.flow === 0 ? 'hump-stops' : yields ? 'part-full' : 'hump-holds';
         found.push({ code, severity: line.flow === 0 ? 'short' : yields ? 'good' : 'fair', at: id, values });
@@ -113,7 +133,10 @@ function suction(id: string, map: LineMap, line: LineResult): Finding[] {
 function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
   const from = c.nodes.get(map.plan.from)?.plan;
   if (!from || from.kind === 'junction' || from.kind === 'outlet' || line.flow < 0) return [];
-  const head = from.kind === 'source' ? from.groundM + (from.heightM ?? 0) : floorOf(from) + (options.levels?.[from.id] ?? levelFor(from, options.level ?? 'start'));
+  const head =
+    from.kind === 'source'
+      ? from.groundM + (from.heightM ?? 0)
+      : floorOf(from) + (options.levels?.[from.id] ?? levelFor(from, options.level ?? 'start'));
   const to = c.nodes.get(map.plan.to);
   const end = to && (to.plan.kind === 'tank' || to.plan.kind === 'trough') ? inletElevation(to.plan) : undefined;
   const pipe = end === undefined ? [...map.geometry.pipe] : [...map.geometry.pipe, end];
@@ -141,7 +164,10 @@ function ratingFindings(c: Compiled, options: StateOptions): Finding[] {
     let worst: { pressure: number; chainage: number; rating?: number } | null = null;
     map.plan.legs.forEach((leg, k) => {
       const pipe = resolvePipe(leg.pipe);
-      const rating = pipe.ratingKPa === undefined ? undefined : pascals(pipe.ratingKPa) * (pipe.row ? deratingFactor(pipe.row, temperature) : 1);
+      const rating =
+        pipe.ratingKPa === undefined
+          ? undefined
+          : pascals(pipe.ratingKPa) * (pipe.row ? deratingFactor(pipe.row, temperature) : 1);
       for (const station of [k, k + 1]) {
         const pressure = pressureOfHead(grade[station] - map.geometry.pipe[station], c.water.density);
         // hoses and rural pipe have no rating: only worth a word above 100 kPa
@@ -175,7 +201,9 @@ function frictionFindings(c: Compiled, result: PlanResult): Finding[] {
       const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
       return bore < HAZEN_BORE || (flow !== 0 && reynoldsNumber(flow, bore, c.network.viscosity) < HAZEN_REYNOLDS);
     });
-    return outside ? [{ code: 'hazen-outside-range', severity: 'fair', at: id, values: { bore: HAZEN_BORE } } as const] : [];
+    return outside
+      ? [{ code: 'hazen-outside-range', severity: 'fair', at: id, values: { bore: HAZEN_BORE } } as const]
+      : [];
   });
 }
 
@@ -192,7 +220,12 @@ function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
 export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions = {}): Finding[] {
   const found: Finding[] = [];
   if (!result.converged) {
-    found.push({ code: 'not-converged', severity: 'short', at: result.worstAt ?? '', values: { iterations: result.iterations } });
+    found.push({
+      code: 'not-converged',
+      severity: 'short',
+      at: result.worstAt ?? '',
+      values: { iterations: result.iterations },
+    });
   }
   found.push(
     ...outletFindings(c, result, options),
@@ -206,4 +239,5 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
 }
 
 /** Bore area of a leg, m². */
-export const legArea = (map: LineMap, leg: number): number => boreArea(metresOfMm(resolvePipe(map.plan.legs[leg].pipe).insideDiameterMm));
+export const legArea = (map: LineMap, leg: number): number =>
+  boreArea(metresOfMm(resolvePipe(map.plan.legs[leg].pipe).insideDiameterMm));

@@ -6,4 +6,13 @@ export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { solveReport, type SolveReport } from './report.ts';
 export { routeTo, takers, type Route } from './route.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
-export { flowWorking, heightWorking, legLossWorking, pressureWorking, refillWorking, speedWorking, staticWorking, stationWorking } from './workings.ts';
+export {
+  flowWorking,
+  heightWorking,
+  legLossWorking,
+  pressureWorking,
+  refillWorking,
+  speedWorking,
+  staticWorking,
+  stationWorking,
+} from './workings.ts';

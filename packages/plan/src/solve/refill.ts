@@ -2,7 +2,16 @@
 import { floatOpening } from '@vernal-slope/core/floatvalve';
 import { solve, type Solution } from '@vernal-slope/core/network';
 import { refillAfterVisit, type Refill } from '@vernal-slope/core/simulation';
-import { cubicMetres, floatValve, levelFor, seconds, stateFor, tankShape, type Compiled, type StateOptions } from '../compile/index.ts';
+import {
+  cubicMetres,
+  floatValve,
+  levelFor,
+  seconds,
+  stateFor,
+  tankShape,
+  type Compiled,
+  type StateOptions,
+} from '../compile/index.ts';
 import type { Trough } from '../schema/index.ts';
 import { routeTo } from './route.ts';
 import { solvePlan } from './solve.ts';
@@ -58,13 +67,25 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
   if (visits.length === 0 || tank?.kind !== 'tank') return undefined;
   const most = visits.reduce((a, b) => (b.volume > a.volume ? b : a));
   const following = visits[(visits.indexOf(most) + 1) % visits.length];
-  const untilNext = (((following.at - most.at) * 60 - most.duration) % 86400 + 86400) % 86400;
+  const untilNext = ((((following.at - most.at) * 60 - most.duration) % 86400) + 86400) % 86400;
 
-  const others = [...c.nodes].filter(([other, m]) => other !== id && m.lawLinks.length > 0 && m.plan.kind !== 'outlet').map(([other]) => other);
-  const tankShut = tank.inlet?.floatValve ? floatOpening(floatValve(tank.inlet.floatValve), levelFor(tank, 'start')) : 1;
-  const inflowState = solvePlan(c, { ...options, open: [], shut: others.filter((o) => o !== tank.id), floatOpening: { [tank.id]: tankShut } });
+  const others = [...c.nodes]
+    .filter(([other, m]) => other !== id && m.lawLinks.length > 0 && m.plan.kind !== 'outlet')
+    .map(([other]) => other);
+  const tankShut = tank.inlet?.floatValve
+    ? floatOpening(floatValve(tank.inlet.floatValve), levelFor(tank, 'start'))
+    : 1;
+  const inflowState = solvePlan(c, {
+    ...options,
+    open: [],
+    shut: others.filter((o) => o !== tank.id),
+    floatOpening: { [tank.id]: tankShut },
+  });
   const entering = c.nodes.get(tank.id)?.entering ?? [];
-  const tankInflow = Math.max(0, entering.reduce((sum, end) => sum + inflowState.solution.flow[end.link], 0));
+  const tankInflow = Math.max(
+    0,
+    entering.reduce((sum, end) => sum + inflowState.solution.flow[end.link], 0),
+  );
 
   const map = c.nodes.get(id);
   let warm: Solution | undefined;
@@ -77,7 +98,10 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
       levels: { ...options.levels, [id]: troughLevel, [tank.id]: tankLevel },
     });
     warm = solve(c.network, { ...state, warm });
-    return Math.max(0, (map?.entering ?? []).reduce((sum, end) => sum + (warm?.flow[end.link] ?? 0), 0));
+    return Math.max(
+      0,
+      (map?.entering ?? []).reduce((sum, end) => sum + (warm?.flow[end.link] ?? 0), 0),
+    );
   };
   const refill = refillAfterVisit({
     trough: tankShape(node.shape, node.count),

@@ -24,7 +24,9 @@ export interface PipeRemedy {
 /** The plan with another pipe on some legs of a line. */
 export const withPipe = (plan: Plan, line: string, legs: readonly number[], pipe: string): Plan => ({
   ...plan,
-  lines: plan.lines.map((l) => (l.id === line ? { ...l, legs: l.legs.map((leg, k) => (legs.includes(k) ? { ...leg, pipe } : leg)) } : l)),
+  lines: plan.lines.map((l) =>
+    l.id === line ? { ...l, legs: l.legs.map((leg, k) => (legs.includes(k) ? { ...leg, pipe } : leg)) } : l,
+  ),
 });
 
 /** How many sizes wider are tried. */
@@ -53,19 +55,38 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
     const start = sizes.findIndex((s) => s.id === row.id);
     for (const size of sizes.slice(start + 1, start + 1 + STEPS_WIDER)) {
       for (let upTo = 1; upTo <= legs.length; upTo++) {
-        const chosen = legs.flatMap((leg, k) => (k < upTo && resolvePipe(leg.pipe).insideDiameterMm < size.insideDiameterMm ? [k] : []));
+        const chosen = legs.flatMap((leg, k) =>
+          k < upTo && resolvePipe(leg.pipe).insideDiameterMm < size.insideDiameterMm ? [k] : [],
+        );
         if (chosen.length === 0) continue;
         const trial = solvePlan(compilePlan(withPipe(c.plan, line, chosen, size.id)), options).nodes.get(id);
         if (!trial || trial.flow < before * (1 + WORTH) + 1e-9) continue;
         const length = chosen.reduce((sum, k) => sum + legs[k].lengthM, 0);
-        const enough = (wants.flow === undefined || trial.flow >= wants.flow) && (wants.pressure === undefined || trial.pressure >= wants.pressure);
+        const enough =
+          (wants.flow === undefined || trial.flow >= wants.flow) &&
+          (wants.pressure === undefined || trial.pressure >= wants.pressure);
         const gain = (trial.flow - before) / (length * size.insideDiameterMm);
-        const better = !best || (enough !== best.enough ? enough : enough ? length * size.insideDiameterMm < best.remedy.length * widthOf(best.remedy.pipe, sizes) : gain > best.gain);
+        const better =
+          !best ||
+          (enough !== best.enough
+            ? enough
+            : enough
+              ? length * size.insideDiameterMm < best.remedy.length * widthOf(best.remedy.pipe, sizes)
+              : gain > best.gain);
         if (better) {
           best = {
             enough,
             gain,
-            remedy: { line, legs: chosen, pipe: size.id, label: `${size.nominal} ${size.family}`, length, flowBefore: before, flowAfter: trial.flow, pressureAfter: trial.pressure },
+            remedy: {
+              line,
+              legs: chosen,
+              pipe: size.id,
+              label: `${size.nominal} ${size.family}`,
+              length,
+              flowBefore: before,
+              flowAfter: trial.flow,
+              pressureAfter: trial.pressure,
+            },
           };
         }
       }
@@ -73,7 +94,10 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
   }
   if (!best) return undefined;
   const { remedy } = best;
-  return { ...remedy, refillAfter: refillOf(compilePlan(withPipe(c.plan, remedy.line, remedy.legs, remedy.pipe)), id, options) };
+  return {
+    ...remedy,
+    refillAfter: refillOf(compilePlan(withPipe(c.plan, remedy.line, remedy.legs, remedy.pipe)), id, options),
+  };
 }
 
 const widthOf = (pipe: string, sizes: readonly { id: string; insideDiameterMm: number }[]): number =>

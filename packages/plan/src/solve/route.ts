@@ -16,7 +16,8 @@ export function routeTo(c: Compiled, id: string): Route | undefined {
     const kind = c.nodes.get(at)?.plan.kind;
     if (at !== id && (kind === 'tank' || kind === 'source')) {
       const lines: { line: string; reversed: boolean }[] = [];
-      for (let step = back.get(at); step; step = back.get(step.next)) lines.push({ line: step.line, reversed: step.reversed });
+      for (let step = back.get(at); step; step = back.get(step.next))
+        lines.push({ line: step.line, reversed: step.reversed });
       return { start: at, lines };
     }
     for (const [lineId, { plan }] of c.lines) {
@@ -36,4 +37,6 @@ export function routeTo(c: Compiled, id: string): Route | undefined {
 
 /** Places where water comes out that is wanted: outlets, and troughs and tanks at the end of a line. */
 export const takers = (c: Compiled): string[] =>
-  [...c.nodes].filter(([, m]) => m.plan.kind === 'outlet' || (m.surface >= 0 && m.entering.length > 0)).map(([id]) => id);
+  [...c.nodes]
+    .filter(([, m]) => m.plan.kind === 'outlet' || (m.surface >= 0 && m.entering.length > 0))
+    .map(([id]) => id);

@@ -37,10 +37,25 @@ function simple(change: (p: Plan) => void = () => undefined): Plan {
     version: 1,
     title: 'Simple',
     nodes: [
-      { id: 'tank', kind: 'tank', groundM: 10, shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 1 }, outletM: 0.05, overflowM: 0.95, startLevelM: 0.5 },
+      {
+        id: 'tank',
+        kind: 'tank',
+        groundM: 10,
+        shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 1 },
+        outletM: 0.05,
+        overflowM: 0.95,
+        startLevelM: 0.5,
+      },
       { id: 'tap', kind: 'outlet', groundM: 0, heightM: 1, ratedFlowLpm: 8, ratedPressureKPa: 50, exponent: 0.5 },
     ],
-    lines: [{ id: 'main', from: 'tank', to: 'tap', legs: [{ lengthM: 50, endGroundM: 0, pipe: 'astm-d2239-sidr15/3/4', depthM: 0.3 }] }],
+    lines: [
+      {
+        id: 'main',
+        from: 'tank',
+        to: 'tap',
+        legs: [{ lengthM: 50, endGroundM: 0, pipe: 'astm-d2239-sidr15/3/4', depthM: 0.3 }],
+      },
+    ],
   };
   change(p);
   return p;
@@ -81,7 +96,14 @@ describe('rulings of the plan format', () => {
   });
   it('loses one velocity head at a free discharge, and shows the inlet’s elevation as its head (rulings 4 and 5)', () => {
     const p = simple((x) => {
-      x.nodes[1] = { id: 'tap', kind: 'trough', groundM: 0, shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 0.5 }, overflowM: 0.45, inlet: { at: 'top', heightM: 0.48 } };
+      x.nodes[1] = {
+        id: 'tap',
+        kind: 'trough',
+        groundM: 0,
+        shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 0.5 },
+        overflowM: 0.45,
+        inlet: { at: 'top', heightM: 0.48 },
+      };
     });
     const { nodes, lines } = solved(p).report;
     expect(nodes.tap.headM).toBeCloseTo(0.48, 9);
@@ -91,7 +113,12 @@ describe('rulings of the plan format', () => {
   it('opens the outlets that are named and shuts the others (ruling 2)', () => {
     const two = simple((p) => {
       p.nodes.push({ id: 'tap2', kind: 'outlet', groundM: 0, ratedFlowLpm: 8, ratedPressureKPa: 50 });
-      p.lines.push({ id: 'branch', from: 'tap', to: 'tap2', legs: [{ lengthM: 5, endGroundM: 0, pipe: { insideDiameterMm: 15 } }] });
+      p.lines.push({
+        id: 'branch',
+        from: 'tap',
+        to: 'tap2',
+        legs: [{ lengthM: 5, endGroundM: 0, pipe: { insideDiameterMm: 15 } }],
+      });
     });
     const both = solved(two).report.nodes;
     const one = solved(two, { open: ['tap2'] }).report.nodes;
@@ -108,7 +135,16 @@ describe('rulings of the plan format', () => {
   });
   it('fills against the level from below, and can run back unless a check valve stops it (ruling 3)', () => {
     const p = simple((x) => {
-      x.nodes[1] = { id: 'tap', kind: 'tank', groundM: 12, shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 1 }, outletM: 0.05, overflowM: 0.95, startLevelM: 0.5, inlet: { at: 'bottom' } };
+      x.nodes[1] = {
+        id: 'tap',
+        kind: 'tank',
+        groundM: 12,
+        shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 1 },
+        outletM: 0.05,
+        overflowM: 0.95,
+        startLevelM: 0.5,
+        inlet: { at: 'bottom' },
+      };
       x.lines[0].legs[0].endGroundM = 12;
     });
     const back = solved(p).report;
@@ -165,7 +201,9 @@ describe('findings', () => {
     expect(codes(simple((x) => (x.settings = { friction: 'hazen-williams' })))).toContain('fair hazen-outside-range');
   });
   it('tell of too little pressure', () => {
-    expect(codes(simple((x) => ((x.nodes[1] as { minimumPressureKPa: number }).minimumPressureKPa = 85)))).toContain('short pressure-below-minimum');
+    expect(codes(simple((x) => ((x.nodes[1] as { minimumPressureKPa: number }).minimumPressureKPa = 85)))).toContain(
+      'short pressure-below-minimum',
+    );
   });
 });
 
@@ -202,7 +240,13 @@ describe('the two answers people come for', () => {
 describe('routes', () => {
   it('go from the nearest tank down to the place', () => {
     const c = compilePlan(demo('tarn-foot'));
-    expect(routeTo(c, 'foot')).toEqual({ start: 'tank', lines: [{ line: 'main', reversed: false }, { line: 'foot-branch', reversed: false }] });
+    expect(routeTo(c, 'foot')).toEqual({
+      start: 'tank',
+      lines: [
+        { line: 'main', reversed: false },
+        { line: 'foot-branch', reversed: false },
+      ],
+    });
     expect(routeTo(c, 'box')).toBeUndefined();
   });
 });
@@ -218,8 +262,11 @@ describe('workings', () => {
     'static-pressure': (w) => term(w, 'rho') * term(w, 'g') * (term(w, 'zw') - term(w, 'zo')),
     'orifice-flow': (w) => term(w, 'cd') * term(w, 'a') * Math.sqrt(2 * term(w, 'g') * term(w, 'hv')),
     'outlet-flow': (w) => term(w, 'qr') * (term(w, 'p') / term(w, 'pr')) ** term(w, 'x'),
-    'leg-loss': (w) => ((term(w, 'f') * term(w, 'l')) / term(w, 'd') + term(w, 'k')) * (term(w, 'v') ** 2 / (2 * term(w, 'g'))),
-    'leg-loss-hazen': (w) => (10.667 * term(w, 'l') * (term(w, 'q') / term(w, 'c')) ** 1.852) / term(w, 'd') ** 4.871 + (term(w, 'k') * term(w, 'v') ** 2) / (2 * term(w, 'g')),
+    'leg-loss': (w) =>
+      ((term(w, 'f') * term(w, 'l')) / term(w, 'd') + term(w, 'k')) * (term(w, 'v') ** 2 / (2 * term(w, 'g'))),
+    'leg-loss-hazen': (w) =>
+      (10.667 * term(w, 'l') * (term(w, 'q') / term(w, 'c')) ** 1.852) / term(w, 'd') ** 4.871 +
+      (term(w, 'k') * term(w, 'v') ** 2) / (2 * term(w, 'g')),
     speed: (w) => (4 * term(w, 'q')) / (Math.PI * term(w, 'd') ** 2),
     'station-pressure': (w) => term(w, 'rho') * term(w, 'g') * (term(w, 'zl') - term(w, 'zp')),
     'water-level': (w) => term(w, 'zg') + term(w, 's') + term(w, 'y'),
@@ -251,14 +298,19 @@ describe('workings', () => {
     legLossWorking(trickle.c, trickle.result, 'adit-hill', 0),
   ].flatMap(everyWorking);
 
-  it.each([...new Set(all.map((w) => w.code))].filter((code) => code !== 'friction-join'))('%s: its rule gives its result', (code) => {
-    for (const w of all.filter((x) => x.code === code)) {
-      const rule = rules[code];
-      expect(rule, code).toBeDefined();
-      const again = rule(w);
-      expect(Math.abs(again - w.result.value), `${w.of}: ${again} against ${w.result.value}`).toBeLessThan(1e-6 * Math.max(1, Math.abs(w.result.value)));
-    }
-  });
+  it.each([...new Set(all.map((w) => w.code))].filter((code) => code !== 'friction-join'))(
+    '%s: its rule gives its result',
+    (code) => {
+      for (const w of all.filter((x) => x.code === code)) {
+        const rule = rules[code];
+        expect(rule, code).toBeDefined();
+        const again = rule(w);
+        expect(Math.abs(again - w.result.value), `${w.of}: ${again} against ${w.result.value}`).toBeLessThan(
+          1e-6 * Math.max(1, Math.abs(w.result.value)),
+        );
+      }
+    },
+  );
   it('name a source, and every key of the rule is a term', () => {
     for (const w of [...all, refill && refillWorking(c, 'low', refill)]) {
       if (!w) continue;

@@ -1,5 +1,6 @@
 // A plan solved: heads, flows and grade lines by the plan's own ids, SI.
-import { LinkStatus, solve, type Solution } from '@vernal-slope/core/network';
+import type { LinkStatus } from '@vernal-slope/core/network';
+import { solve, type Solution } from '@vernal-slope/core/network';
 import { lineProfile, type LineProfile } from '@vernal-slope/core/profile';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import { standingState, stateFor, type Compiled, type NodeMap, type StateOptions } from '../compile/index.ts';

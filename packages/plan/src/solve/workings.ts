@@ -2,7 +2,19 @@
 import type { Term, Working } from '@vernal-slope/core/working';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { entranceK, floorOf, inletElevation, legK, levelFor, metresOfMm, pascals, flowFromLpm, resolvePipe, type Compiled, type StateOptions } from '../compile/index.ts';
+import {
+  entranceK,
+  floorOf,
+  inletElevation,
+  legK,
+  levelFor,
+  metresOfMm,
+  pascals,
+  flowFromLpm,
+  resolvePipe,
+  type Compiled,
+  type StateOptions,
+} from '../compile/index.ts';
 import { legArea } from './findings.ts';
 import type { PlanHeight } from './height.ts';
 import type { PlanRefill } from './refill.ts';
@@ -11,7 +23,14 @@ import type { PlanResult } from './solve.ts';
 
 const nameOf = (c: Compiled, id: string): string => c.nodes.get(id)?.plan.name ?? c.lines.get(id)?.plan.name ?? id;
 
-const gravity: Term = { key: 'g', tex: 'g', name: 'standard gravity', value: GRAVITY, dimension: 'gravity', source: 'ISO 80000-3' };
+const gravity: Term = {
+  key: 'g',
+  tex: 'g',
+  name: 'standard gravity',
+  value: GRAVITY,
+  dimension: 'gravity',
+  source: 'ISO 80000-3',
+};
 
 /** Density of the plan's water, with its source. */
 const density = (c: Compiled): Term => ({
@@ -29,7 +48,14 @@ function waterLevel(c: Compiled, id: string, options: StateOptions): Term | unde
   if (!node) return undefined;
   if (node.kind === 'source') {
     const value = node.groundM + (node.heightM ?? 0);
-    return { key: 'zw', tex: 'z_\\mathrm{water}', name: `${nameOf(c, id)}, water surface`, value, dimension: 'length', source: 'entered' };
+    return {
+      key: 'zw',
+      tex: 'z_\\mathrm{water}',
+      name: `${nameOf(c, id)}, water surface`,
+      value,
+      dimension: 'length',
+      source: 'entered',
+    };
   }
   if (node.kind !== 'tank') return undefined;
   const level = options.levels?.[id] ?? levelFor(node, options.level ?? 'start');
@@ -45,8 +71,22 @@ function waterLevel(c: Compiled, id: string, options: StateOptions): Term | unde
       of: nameOf(c, id),
       rule: 'z_\\mathrm{water} = {{zg}} + {{s}} + {{y}}',
       terms: [
-        { key: 'zg', tex: 'z_\\mathrm{ground}', name: 'ground under the tank', value: node.groundM, dimension: 'length', source: 'entered' },
-        { key: 's', tex: 's', name: 'height of its stand', value: node.standM ?? 0, dimension: 'length', source: 'entered' },
+        {
+          key: 'zg',
+          tex: 'z_\\mathrm{ground}',
+          name: 'ground under the tank',
+          value: node.groundM,
+          dimension: 'length',
+          source: 'entered',
+        },
+        {
+          key: 's',
+          tex: 's',
+          name: 'height of its stand',
+          value: node.standM ?? 0,
+          dimension: 'length',
+          source: 'entered',
+        },
         { key: 'y', tex: 'y', name: 'water in the tank', value: level, dimension: 'length', source: 'entered' },
       ],
       result: { tex: 'z_\\mathrm{water}', value, dimension: 'length' },
@@ -99,7 +139,12 @@ function lossTerm(c: Compiled, result: PlanResult, id: string, water: number): T
 }
 
 /** Pressure at an outlet, trough or junction. */
-export function pressureWorking(c: Compiled, result: PlanResult, id: string, options: StateOptions = {}): Working | undefined {
+export function pressureWorking(
+  c: Compiled,
+  result: PlanResult,
+  id: string,
+  options: StateOptions = {},
+): Working | undefined {
   const map = c.nodes.get(id);
   const node = result.nodes.get(id);
   const route = routeTo(c, id);
@@ -144,8 +189,21 @@ export function staticWorking(c: Compiled, result: PlanResult, id: string): Work
     terms: [
       density(c),
       gravity,
-      { key: 'zw', tex: 'z_\\mathrm{water}', name: 'level of the water that stands on it', value: node.staticHead, dimension: 'length' },
-      { key: 'zo', tex: 'z_\\mathrm{out}', name: 'height of the outlet', value: map.elevation, dimension: 'length', source: 'entered' },
+      {
+        key: 'zw',
+        tex: 'z_\\mathrm{water}',
+        name: 'level of the water that stands on it',
+        value: node.staticHead,
+        dimension: 'length',
+      },
+      {
+        key: 'zo',
+        tex: 'z_\\mathrm{out}',
+        name: 'height of the outlet',
+        value: map.elevation,
+        dimension: 'length',
+        source: 'entered',
+      },
     ],
     result: { tex: 'p_0', value: node.staticPressure, dimension: 'pressure' },
     source: 'Hydrostatics',
@@ -154,7 +212,12 @@ export function staticWorking(c: Compiled, result: PlanResult, id: string): Work
 }
 
 /** Flow out of an outlet or into a trough, by its own law. */
-export function flowWorking(c: Compiled, result: PlanResult, id: string, options: StateOptions = {}): Working | undefined {
+export function flowWorking(
+  c: Compiled,
+  result: PlanResult,
+  id: string,
+  options: StateOptions = {},
+): Working | undefined {
   const map = c.nodes.get(id);
   const at = result.nodes.get(id);
   if (!map || !at) return undefined;
@@ -174,10 +237,31 @@ export function flowWorking(c: Compiled, result: PlanResult, id: string, options
       of: nameOf(c, id),
       rule: 'Q = {{qr}} \\left( \\dfrac{ {{p}} }{ {{pr}} } \\right)^{ {{x}} }',
       terms: [
-        { key: 'qr', tex: 'Q_r', name: 'rated flow', value: flowFromLpm(node.ratedFlowLpm ?? 0), dimension: 'flow', source: 'entered' },
+        {
+          key: 'qr',
+          tex: 'Q_r',
+          name: 'rated flow',
+          value: flowFromLpm(node.ratedFlowLpm ?? 0),
+          dimension: 'flow',
+          source: 'entered',
+        },
         pressure,
-        { key: 'pr', tex: 'p_r', name: 'at the rated pressure', value: pascals(node.ratedPressureKPa ?? 0), dimension: 'pressure', source: 'entered' },
-        { key: 'x', tex: 'x', name: 'exponent of the outlet', value: node.exponent ?? 0.5, dimension: 'ratio', source: node.exponent ? 'entered' : 'an orifice, 0.5' },
+        {
+          key: 'pr',
+          tex: 'p_r',
+          name: 'at the rated pressure',
+          value: pascals(node.ratedPressureKPa ?? 0),
+          dimension: 'pressure',
+          source: 'entered',
+        },
+        {
+          key: 'x',
+          tex: 'x',
+          name: 'exponent of the outlet',
+          value: node.exponent ?? 0.5,
+          dimension: 'ratio',
+          source: node.exponent ? 'entered' : 'an orifice, 0.5',
+        },
       ],
       result: flow,
       source: "The outlet's own law; Keller and Karmeli (1974) for the form",
@@ -187,14 +271,24 @@ export function flowWorking(c: Compiled, result: PlanResult, id: string, options
   const seatMm = valve?.seatMm ?? (node.kind === 'outlet' ? node.orifice?.diameterMm : undefined);
   if (seatMm !== undefined) {
     const cd = valve?.dischargeCoefficient ?? (node.kind === 'outlet' ? (node.orifice?.dischargeCoefficient ?? 0) : 0);
-    const head = map.plan.kind === 'trough' || map.plan.kind === 'tank' ? at.head - (map.plan.inlet?.at === 'bottom' ? floorOf(map.plan) : inletElevation(map.plan)) : at.head - map.elevation;
+    const head =
+      map.plan.kind === 'trough' || map.plan.kind === 'tank'
+        ? at.head - (map.plan.inlet?.at === 'bottom' ? floorOf(map.plan) : inletElevation(map.plan))
+        : at.head - map.elevation;
     return {
       code: 'orifice-flow',
       of: nameOf(c, id),
       rule: 'Q = {{cd}} \\, {{a}} \\sqrt{ 2 \\cdot {{g}} \\cdot {{hv}} }',
       terms: [
         { key: 'cd', tex: 'C_d', name: 'discharge coefficient', value: cd, dimension: 'ratio', source: 'entered' },
-        { key: 'a', tex: 'A', name: `seat, ${seatMm} mm bore`, value: (Math.PI / 4) * metresOfMm(seatMm) ** 2, dimension: 'area', source: 'entered' },
+        {
+          key: 'a',
+          tex: 'A',
+          name: `seat, ${seatMm} mm bore`,
+          value: (Math.PI / 4) * metresOfMm(seatMm) ** 2,
+          dimension: 'area',
+          source: 'entered',
+        },
         gravity,
         { key: 'hv', tex: 'h', name: 'head at the valve', value: head, dimension: 'length', working: pressure.working },
       ],
@@ -209,7 +303,14 @@ export function flowWorking(c: Compiled, result: PlanResult, id: string, options
     rule: '{{zw}} - {{zo}} = \\textstyle\\sum h(Q) + \\dfrac{v^2}{2g}',
     terms: [
       { key: 'zw', tex: 'z_\\mathrm{water}', name: 'water that feeds it', value: at.staticHead, dimension: 'length' },
-      { key: 'zo', tex: 'z_\\mathrm{out}', name: 'open end', value: map.elevation, dimension: 'length', source: 'entered' },
+      {
+        key: 'zo',
+        tex: 'z_\\mathrm{out}',
+        name: 'open end',
+        value: map.elevation,
+        dimension: 'length',
+        source: 'entered',
+      },
     ],
     result: flow,
     source: 'The flow at which the losses use up the whole fall, found by the network solver',
@@ -224,7 +325,14 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
   const plan = map.plan.legs[leg];
   const pipe = resolvePipe(plan.pipe);
   const bore = metresOfMm(pipe.insideDiameterMm);
-  const length: Term = { key: 'l', tex: 'L', name: 'length of the leg', value: plan.lengthM, dimension: 'length', source: 'your walk' };
+  const length: Term = {
+    key: 'l',
+    tex: 'L',
+    name: 'length of the leg',
+    value: plan.lengthM,
+    dimension: 'length',
+    source: 'your walk',
+  };
   const diameter: Term = { key: 'd', tex: 'D', name: pipe.label, value: bore, dimension: 'bore', source: pipe.source };
   const flow = Math.abs(found.flow);
   const result_ = { tex: 'h', value: found.segmentLoss[leg], dimension: 'length' as const };
@@ -237,13 +345,35 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
     dimension: 'ratio',
     source: 'fittings table (Crane TP-410 and others)',
   };
-  const speed: Term = { key: 'v', tex: 'v', name: 'speed of the water', value: flow / legArea(map, leg), dimension: 'velocity', working: speedWorking(c, result, line, leg) };
+  const speed: Term = {
+    key: 'v',
+    tex: 'v',
+    name: 'speed of the water',
+    value: flow / legArea(map, leg),
+    dimension: 'velocity',
+    working: speedWorking(c, result, line, leg),
+  };
   if (c.network.frictionLaw === 'hazen-williams') {
     return {
       code: 'leg-loss-hazen',
       of: `${nameOf(c, line)}, leg ${leg + 1}`,
       rule: 'h = 10.667 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.871} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
-      terms: [length, { key: 'q', tex: 'Q', name: 'flow, in m³/s', value: flow, dimension: 'flow' }, { key: 'c', tex: 'C', name: 'smoothness of the pipe', value: pipe.hazenWilliamsC, dimension: 'ratio', source: pipe.source }, diameter, k, speed, gravity],
+      terms: [
+        length,
+        { key: 'q', tex: 'Q', name: 'flow, in m³/s', value: flow, dimension: 'flow' },
+        {
+          key: 'c',
+          tex: 'C',
+          name: 'smoothness of the pipe',
+          value: pipe.hazenWilliamsC,
+          dimension: 'ratio',
+          source: pipe.source,
+        },
+        diameter,
+        k,
+        speed,
+        gravity,
+      ],
       result: result_,
       source: 'Hazen and Williams (AWWA M23)',
     };
@@ -254,7 +384,14 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
     of: `${nameOf(c, line)}, leg ${leg + 1}`,
     rule: 'h = \\left( {{f}} \\dfrac{ {{l}} }{ {{d}} } + {{k}} \\right) \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
     terms: [
-      { key: 'f', tex: 'f', name: 'friction factor', value: reynolds > 0 ? frictionFactor(reynolds, metresOfMm(pipe.roughnessMm) / bore) : 0, dimension: 'ratio', working: frictionWorking(c, pipe.roughnessMm, bore, reynolds) },
+      {
+        key: 'f',
+        tex: 'f',
+        name: 'friction factor',
+        value: reynolds > 0 ? frictionFactor(reynolds, metresOfMm(pipe.roughnessMm) / bore) : 0,
+        dimension: 'ratio',
+        working: frictionWorking(c, pipe.roughnessMm, bore, reynolds),
+      },
       length,
       diameter,
       k,
@@ -263,7 +400,8 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
     ],
     result: result_,
     source: 'Darcy and Weisbach; f by Colebrook and White (1939)',
-    assumptions: found.flow < 0 ? ['The water runs against the direction of the line: the loss counts backwards.'] : undefined,
+    assumptions:
+      found.flow < 0 ? ['The water runs against the direction of the line: the loss counts backwards.'] : undefined,
   };
 }
 
@@ -271,12 +409,33 @@ function frictionWorking(c: Compiled, roughnessMm: number, bore: number, reynold
   if (reynolds <= 0) return undefined;
   const rough = metresOfMm(roughnessMm) / bore;
   const f = frictionFactor(reynolds, rough);
-  const re: Term = { key: 're', tex: '\\mathrm{Re}', name: 'Reynolds number, v D / ν', value: reynolds, dimension: 'ratio', source: `viscosity ${(c.network.viscosity * 1e6).toFixed(3)} mm²/s, IAPWS 2008` };
+  const re: Term = {
+    key: 're',
+    tex: '\\mathrm{Re}',
+    name: 'Reynolds number, v D / ν',
+    value: reynolds,
+    dimension: 'ratio',
+    source: `viscosity ${(c.network.viscosity * 1e6).toFixed(3)} mm²/s, IAPWS 2008`,
+  };
   const result = { tex: 'f', value: f, dimension: 'ratio' as const };
   if (reynolds <= 2000) {
-    return { code: 'friction-laminar', of: 'friction factor', rule: 'f = \\dfrac{64}{ {{re}} }', terms: [re], result, source: 'Hagen and Poiseuille: laminar below Re 2 000' };
+    return {
+      code: 'friction-laminar',
+      of: 'friction factor',
+      rule: 'f = \\dfrac{64}{ {{re}} }',
+      terms: [re],
+      result,
+      source: 'Hagen and Poiseuille: laminar below Re 2 000',
+    };
   }
-  const relative: Term = { key: 'e', tex: '\\varepsilon/D', name: 'roughness over bore', value: rough, dimension: 'ratio', source: `${roughnessMm} mm rough` };
+  const relative: Term = {
+    key: 'e',
+    tex: '\\varepsilon/D',
+    name: 'roughness over bore',
+    value: rough,
+    dimension: 'ratio',
+    source: `${roughnessMm} mm rough`,
+  };
   const smooth = reynolds < 4000;
   return {
     code: smooth ? 'friction-join' : 'friction-turbulent',
@@ -284,9 +443,22 @@ function frictionWorking(c: Compiled, roughnessMm: number, bore: number, reynold
     rule: smooth
       ? 'f = \\mathrm{cubic}\\left( {{re}} ;\\; f_{2000} = 0.032 ,\\; f_{4000} = {{fc}} \\right)'
       : '\\dfrac{1}{\\sqrt{f}} = -2 \\log_{10}\\left( \\dfrac{ {{e}} }{3.7} + \\dfrac{2.51}{ {{re}} \\sqrt{f} } \\right)',
-    terms: smooth ? [re, { key: 'fc', tex: 'f_{4000}', name: 'Colebrook-White at Re 4 000', value: colebrook(4000, rough), dimension: 'ratio' }] : [re, relative],
+    terms: smooth
+      ? [
+          re,
+          {
+            key: 'fc',
+            tex: 'f_{4000}',
+            name: 'Colebrook-White at Re 4 000',
+            value: colebrook(4000, rough),
+            dimension: 'ratio',
+          },
+        ]
+      : [re, relative],
     result,
-    source: smooth ? 'Between laminar and turbulent: cubic with the value and slope of both laws' : 'Colebrook (1939), solved to full precision',
+    source: smooth
+      ? 'Between laminar and turbulent: cubic with the value and slope of both laws'
+      : 'Colebrook (1939), solved to full precision',
   };
 }
 
@@ -303,7 +475,14 @@ export function speedWorking(c: Compiled, result: PlanResult, line: string, leg:
     rule: 'v = \\dfrac{4 \\cdot {{q}} }{ \\pi \\, {{d}}^2 }',
     terms: [
       { key: 'q', tex: 'Q', name: 'flow', value: flow, dimension: 'flow' },
-      { key: 'd', tex: 'D', name: pipe.label, value: metresOfMm(pipe.insideDiameterMm), dimension: 'bore', source: pipe.source },
+      {
+        key: 'd',
+        tex: 'D',
+        name: pipe.label,
+        value: metresOfMm(pipe.insideDiameterMm),
+        dimension: 'bore',
+        source: pipe.source,
+      },
     ],
     result: { tex: 'v', value: flow / legArea(map, leg), dimension: 'velocity' },
     source: 'Continuity: the same water through the bore',
@@ -322,8 +501,21 @@ export function stationWorking(c: Compiled, result: PlanResult, line: string, st
     terms: [
       density(c),
       gravity,
-      { key: 'zl', tex: 'z_\\mathrm{line}', name: 'running line here', value: found.grade[station], dimension: 'length' },
-      { key: 'zp', tex: 'z_\\mathrm{pipe}', name: 'pipe here: ground less depth', value: map.geometry.pipe[station], dimension: 'length', source: 'your walk' },
+      {
+        key: 'zl',
+        tex: 'z_\\mathrm{line}',
+        name: 'running line here',
+        value: found.grade[station],
+        dimension: 'length',
+      },
+      {
+        key: 'zp',
+        tex: 'z_\\mathrm{pipe}',
+        name: 'pipe here: ground less depth',
+        value: map.geometry.pipe[station],
+        dimension: 'length',
+        source: 'your walk',
+      },
     ],
     result: { tex: 'p', value: found.pressure[station], dimension: 'pressure' },
     source: 'Hydrostatics',
@@ -337,11 +529,45 @@ export function heightWorking(c: Compiled, h: PlanHeight): Working {
   const low = tank?.kind === 'tank' ? levelFor(tank, 'low') : 0;
   const byHump = h.answer.governing.kind === 'hump';
   const terms: Term[] = [
-    { key: 'zo', tex: 'z_\\mathrm{out}', name: `${nameOf(c, h.outlet)}, inlet or outlet`, value: outlet?.elevation ?? 0, dimension: 'length', source: 'entered' },
-    { key: 'hp', tex: '\\dfrac{p}{\\rho g}', name: 'pressure it wants, as height of water', value: h.answer.pressureHead, dimension: 'length', source: 'entered' },
-    { key: 'h', tex: '\\textstyle\\sum h', name: 'lost on the way at the flow it wants', value: h.answer.loss, dimension: 'length' },
-    { key: 'zg', tex: 'z_\\mathrm{ground}', name: 'ground under the tank', value: tank?.groundM ?? 0, dimension: 'length', source: 'entered' },
-    { key: 'y', tex: 'y_\\mathrm{low}', name: 'low water: 0.10 m above its outlet', value: low, dimension: 'length', source: 'rule of the plan' },
+    {
+      key: 'zo',
+      tex: 'z_\\mathrm{out}',
+      name: `${nameOf(c, h.outlet)}, inlet or outlet`,
+      value: outlet?.elevation ?? 0,
+      dimension: 'length',
+      source: 'entered',
+    },
+    {
+      key: 'hp',
+      tex: '\\dfrac{p}{\\rho g}',
+      name: 'pressure it wants, as height of water',
+      value: h.answer.pressureHead,
+      dimension: 'length',
+      source: 'entered',
+    },
+    {
+      key: 'h',
+      tex: '\\textstyle\\sum h',
+      name: 'lost on the way at the flow it wants',
+      value: h.answer.loss,
+      dimension: 'length',
+    },
+    {
+      key: 'zg',
+      tex: 'z_\\mathrm{ground}',
+      name: 'ground under the tank',
+      value: tank?.groundM ?? 0,
+      dimension: 'length',
+      source: 'entered',
+    },
+    {
+      key: 'y',
+      tex: 'y_\\mathrm{low}',
+      name: 'low water: 0.10 m above its outlet',
+      value: low,
+      dimension: 'length',
+      source: 'rule of the plan',
+    },
   ];
   const rule = 's = {{zo}} + {{hp}} + {{h}} - {{zg}} - {{y}}';
   return {
@@ -352,7 +578,11 @@ export function heightWorking(c: Compiled, h: PlanHeight): Working {
     result: { tex: 's', value: byHump ? h.answer.staticOnly + h.answer.loss : h.answer.stand, dimension: 'length' },
     source: 'Heights and losses in series, at the low water of the tank',
     assumptions: [
-      ...(byHump ? [`The hump asks for more than the outlet: the running line must stay above the pipe there, which takes ${h.answer.stand.toFixed(2)} m.`] : []),
+      ...(byHump
+        ? [
+            `The hump asks for more than the outlet: the running line must stay above the pipe there, which takes ${h.answer.stand.toFixed(2)} m.`,
+          ]
+        : []),
       `From pressure and heights alone it would be ${h.answer.staticOnly.toFixed(2)} m, which leaves out the friction.`,
     ],
   };
@@ -367,16 +597,52 @@ export function refillWorking(c: Compiled, id: string, r: PlanRefill): Working |
     code: 'refill',
     of: nameOf(c, id),
     rule: 't = \\int_{ {{y0}} }^{ {{y1}} } \\dfrac{A(y)}{Q(y)} \\, dy',
-    also: valve ? ['Q = C_d \\, A_\\mathrm{seat} \\, f(y) \\sqrt{2 g h(Q)}', valve.characteristic === 'proportional' ? 'f(y) = \\min\\left(1, \\dfrac{y_\\mathrm{shut} - y}{b}\\right)' : 'f = 1 \\text{ until } y_\\mathrm{shut}'] : undefined,
+    also: valve
+      ? [
+          'Q = C_d \\, A_\\mathrm{seat} \\, f(y) \\sqrt{2 g h(Q)}',
+          valve.characteristic === 'proportional'
+            ? 'f(y) = \\min\\left(1, \\dfrac{y_\\mathrm{shut} - y}{b}\\right)'
+            : 'f = 1 \\text{ until } y_\\mathrm{shut}',
+        ]
+      : undefined,
     terms: [
       { key: 'y0', tex: 'y_0', name: 'lowest level in the trough', value: r.refill.lowestLevel, dimension: 'length' },
-      { key: 'y1', tex: 'y_1', name: valve ? 'full: 5 mm below where the float shuts' : 'full: the overflow', value: r.refill.fullLevel - (valve ? 0.005 : 0), dimension: 'length', source: 'entered' },
+      {
+        key: 'y1',
+        tex: 'y_1',
+        name: valve ? 'full: 5 mm below where the float shuts' : 'full: the overflow',
+        value: r.refill.fullLevel - (valve ? 0.005 : 0),
+        dimension: 'length',
+        source: 'entered',
+      },
       { key: 'q', tex: 'Q_0', name: 'flow in at the lowest level', value: r.refill.flowAtLowest, dimension: 'flow' },
-      { key: 'vol', tex: 'V', name: `drunk by ${r.visit.heads} ${r.visit.herd} in ${r.visit.duration / 60} min`, value: r.visit.volume, dimension: 'volume', source: 'entered' },
-      ...(valve ? [{ key: 'b', tex: 'b', name: 'fall that opens the float fully', value: valve.bandM, dimension: 'length' as const, source: 'entered' }] : []),
+      {
+        key: 'vol',
+        tex: 'V',
+        name: `drunk by ${r.visit.heads} ${r.visit.herd} in ${r.visit.duration / 60} min`,
+        value: r.visit.volume,
+        dimension: 'volume',
+        source: 'entered',
+      },
+      ...(valve
+        ? [
+            {
+              key: 'b',
+              tex: 'b',
+              name: 'fall that opens the float fully',
+              value: valve.bandM,
+              dimension: 'length' as const,
+              source: 'entered',
+            },
+          ]
+        : []),
     ],
     result: { tex: 't', value: r.refill.afterVisit, dimension: 'time' },
     source: 'Integrated in time with the network solved at every step; the tank falls with what leaves it',
-    assumptions: ['Counted from the end of the visit.', 'Nothing else is running meanwhile.', 'The animals drink evenly through the visit.'],
+    assumptions: [
+      'Counted from the end of the visit.',
+      'Nothing else is running meanwhile.',
+      'The animals drink evenly through the visit.',
+    ],
   };
 }

@@ -43,14 +43,23 @@ export class PlanStore {
 
   async list(): Promise<PlanSummary[]> {
     return this.#db
-      .select({ id: plans.id, title: plans.title, revision: plans.revision, createdAt: plans.createdAt, updatedAt: plans.updatedAt })
+      .select({
+        id: plans.id,
+        title: plans.title,
+        revision: plans.revision,
+        createdAt: plans.createdAt,
+        updatedAt: plans.updatedAt,
+      })
       .from(plans)
       .where(isNull(plans.deletedAt))
       .orderBy(desc(plans.updatedAt), plans.title);
   }
 
   async get(id: string): Promise<StoredPlan | undefined> {
-    const rows = await this.#db.select().from(plans).where(and(eq(plans.id, id), isNull(plans.deletedAt)));
+    const rows = await this.#db
+      .select()
+      .from(plans)
+      .where(and(eq(plans.id, id), isNull(plans.deletedAt)));
     return rows[0] && stored(rows[0]);
   }
 
@@ -58,7 +67,14 @@ export class PlanStore {
     const now = this.#now();
     const rows = await this.#db
       .insert(plans)
-      .values({ id, title: document.title, revision: 1, document: JSON.stringify(document), createdAt: now, updatedAt: now })
+      .values({
+        id,
+        title: document.title,
+        revision: 1,
+        document: JSON.stringify(document),
+        createdAt: now,
+        updatedAt: now,
+      })
       .returning();
     return stored(rows[0]);
   }
@@ -67,7 +83,12 @@ export class PlanStore {
   async save(id: string, revision: number, document: Plan): Promise<SaveResult> {
     const rows = await this.#db
       .update(plans)
-      .set({ title: document.title, document: JSON.stringify(document), revision: sql`${plans.revision} + 1`, updatedAt: this.#now() })
+      .set({
+        title: document.title,
+        document: JSON.stringify(document),
+        revision: sql`${plans.revision} + 1`,
+        updatedAt: this.#now(),
+      })
       .where(and(eq(plans.id, id), eq(plans.revision, revision), isNull(plans.deletedAt)))
       .returning();
     if (rows[0]) return { kind: 'saved', plan: stored(rows[0]) };

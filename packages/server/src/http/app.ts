@@ -21,7 +21,10 @@ const logged =
     const begun = performance.now();
     res.on('finish', () => {
       const level = res.statusCode >= 500 ? 'error' : 'info';
-      log[level]({ method: req.method, path: req.path, status: res.statusCode, ms: Math.round(performance.now() - begun) }, 'request');
+      log[level](
+        { method: req.method, path: req.path, status: res.statusCode, ms: Math.round(performance.now() - begun) },
+        'request',
+      );
     });
     next();
   };
@@ -42,7 +45,9 @@ const errors =
       res.status(error.status).json({ error: { code: 'bad-request', message: 'The request cannot be read.' } });
     } else {
       log.error({ err: error }, 'request failed');
-      res.status(500).json({ error: { code: 'failed', message: 'Something went wrong on the server. Nothing was changed.' } });
+      res
+        .status(500)
+        .json({ error: { code: 'failed', message: 'Something went wrong on the server. Nothing was changed.' } });
     }
   };
 

@@ -20,7 +20,9 @@ function soundPlan(res: Response, document: unknown): Plan | undefined {
   const deep = nestingDepth(JSON.stringify(document) ?? '') > 64;
   const checked = deep ? undefined : checkPlan(document);
   if (checked?.ok) return checked.plan;
-  const faults = checked ? checked.faults : [{ path: '$', message: 'is nested deeper than 64 levels', advice: 'a plan nests at most 64 deep' }];
+  const faults = checked
+    ? checked.faults
+    : [{ path: '$', message: 'is nested deeper than 64 levels', advice: 'a plan nests at most 64 deep' }];
   refuse(res, 422, 'not-a-plan', 'The plan has faults. Nothing was saved.', faults);
   return undefined;
 }
@@ -44,7 +46,9 @@ export function plansRouter(store: PlanStore): Router {
 
   router.get('/plans', async (_req, res) => {
     const list = await store.list();
-    res.json({ plans: list.map((p) => ({ ...p, createdAt: p.createdAt.toISOString(), updatedAt: p.updatedAt.toISOString() })) });
+    res.json({
+      plans: list.map((p) => ({ ...p, createdAt: p.createdAt.toISOString(), updatedAt: p.updatedAt.toISOString() })),
+    });
   });
 
   router.post('/plans', async (req, res) => {

@@ -30,7 +30,13 @@ export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok
 
 const PATIENCE_MS = 15_000;
 
-async function ask<T>(method: string, path: string, schema: z.ZodType<T>, body?: unknown, keepalive = false): Promise<Answer<T>> {
+async function ask<T>(
+  method: string,
+  path: string,
+  schema: z.ZodType<T>,
+  body?: unknown,
+  keepalive = false,
+): Promise<Answer<T>> {
   let response: Response;
   let data: unknown;
   try {
@@ -48,7 +54,10 @@ async function ask<T>(method: string, path: string, schema: z.ZodType<T>, body?:
   if (response.ok) {
     const parsed = schema.safeParse(data);
     if (parsed.success) return { ok: true, value: parsed.data };
-    return { ok: false, failure: { kind: 'refused', message: 'The server answered something unexpected.', faults: [] } };
+    return {
+      ok: false,
+      failure: { kind: 'refused', message: 'The server answered something unexpected.', faults: [] },
+    };
   }
   if (response.status === 409) {
     const stale = staleSchema.safeParse(data);
@@ -60,17 +69,27 @@ async function ask<T>(method: string, path: string, schema: z.ZodType<T>, body?:
   const error = errorSchema.safeParse(data);
   return {
     ok: false,
-    failure: { kind: 'refused', message: error.data?.error.message ?? 'The server refused.', faults: error.data?.error.faults ?? [] },
+    failure: {
+      kind: 'refused',
+      message: error.data?.error.message ?? 'The server refused.',
+      faults: error.data?.error.faults ?? [],
+    },
   };
 }
 
 const at = (id: string): string => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
-  list: (): Promise<Answer<PlanSummary[]>> => ask('GET', '/plans', z.object({ plans: z.array(summarySchema) }).transform((v) => v.plans)),
+  list: (): Promise<Answer<PlanSummary[]>> =>
+    ask(
+      'GET',
+      '/plans',
+      z.object({ plans: z.array(summarySchema) }).transform((v) => v.plans),
+    ),
   get: (id: string): Promise<Answer<StoredPlan>> => ask('GET', at(id), planSchema),
   create: (document: Plan): Promise<Answer<StoredPlan>> => ask('POST', '/plans', planSchema, { document }),
-  save: (id: string, revision: number, document: Plan): Promise<Answer<StoredPlan>> => ask('PUT', at(id), planSchema, { revision, document }),
+  save: (id: string, revision: number, document: Plan): Promise<Answer<StoredPlan>> =>
+    ask('PUT', at(id), planSchema, { revision, document }),
   remove: (id: string): Promise<Answer<null>> => ask('DELETE', at(id), z.null()),
   restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
 };

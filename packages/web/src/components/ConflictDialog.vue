@@ -11,11 +11,26 @@ const when = computed(() => (props.conflict ? format(new Date(props.conflict.upd
 </script>
 
 <template>
-  <NModal :show="conflict !== null" preset="card" title="This plan was saved from elsewhere" :closable="false" :mask-closable="false" :close-on-esc="false" :style="{ width: 'min(560px, 96vw)' }">
-    <p>Another window or device saved it at {{ when }}. Your edits are kept in this browser; none of them was sent. Which one should stay?</p>
+  <NModal
+    :show="conflict !== null"
+    preset="card"
+    title="This plan was saved from elsewhere"
+    :closable="false"
+    :mask-closable="false"
+    :close-on-esc="false"
+    :style="{ width: 'min(560px, 96vw)' }"
+  >
+    <p>
+      Another window or device saved it at {{ when }}. Your edits are kept in this browser; none of them was sent. Which
+      one should stay?
+    </p>
     <div class="choices" data-test="conflict">
-      <button type="button" class="plain-button edged" data-test="take-theirs" @click="emit('theirs')">Take the other one</button>
-      <button type="button" class="plain-button edged" data-test="keep-both" @click="emit('both')">Keep both: mine as a copy</button>
+      <button type="button" class="plain-button edged" data-test="take-theirs" @click="emit('theirs')">
+        Take the other one
+      </button>
+      <button type="button" class="plain-button edged" data-test="keep-both" @click="emit('both')">
+        Keep both: mine as a copy
+      </button>
       <button type="button" class="plain-button main" data-test="keep-mine" @click="emit('mine')">Keep mine</button>
     </div>
   </NModal>

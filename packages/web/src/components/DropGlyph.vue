@@ -5,7 +5,10 @@ import type { Severity } from '@vernal-slope/core/judge';
 
 const props = withDefaults(defineProps<{ level: Severity | 'begun'; size?: number }>(), { size: 16 });
 const clip = useId();
-const colour = computed(() => ({ good: 'var(--water)', fair: 'var(--amber)', short: 'var(--brick)', begun: 'var(--rule-strong)' })[props.level]);
+const colour = computed(
+  () =>
+    ({ good: 'var(--water)', fair: 'var(--amber)', short: 'var(--brick)', begun: 'var(--rule-strong)' })[props.level],
+);
 const shape = 'M8 1.500C10.700 4.700 13 7.200 13 10a5 5 0 0 1-10 0C3 7.200 5.300 4.700 8 1.500z';
 </script>
 

@@ -3,14 +3,32 @@
 import type { Limits, Quantity } from '../display/quantities.ts';
 import QuantityField from './QuantityField.vue';
 
-defineProps<{ label: string; value?: number; quantity?: Quantity; limits?: Limits; note?: string; commit?: (si: number) => string | undefined; live?: boolean }>();
+defineProps<{
+  label: string;
+  value?: number;
+  quantity?: Quantity;
+  limits?: Limits;
+  note?: string;
+  commit?: (si: number) => string | undefined;
+  live?: boolean;
+}>();
 </script>
 
 <template>
   <div class="entry">
     <span class="label">{{ label }}</span>
     <span class="field">
-      <slot><QuantityField v-if="quantity && commit" :value="value" :quantity="quantity" :label="label" :limits="limits" :commit="commit" :live="live" show-unit /></slot>
+      <slot
+        ><QuantityField
+          v-if="quantity && commit"
+          :value="value"
+          :quantity="quantity"
+          :label="label"
+          :limits="limits"
+          :commit="commit"
+          :live="live"
+          show-unit
+      /></slot>
     </span>
     <span v-if="note" class="note small muted">{{ note }}</span>
   </div>

@@ -9,12 +9,19 @@ const MOST = 50;
 </script>
 
 <template>
-  <NModal :show="show" preset="card" :title="`${file} cannot be brought in`" :style="{ width: 'min(720px, 96vw)' }" @update:show="(v: boolean) => emit('update:show', v)">
-    <p>Nothing was changed. {{ faults.length === 1 ? 'One thing is' : `${faults.length} things are` }} wrong in the file:</p>
+  <NModal
+    :show="show"
+    preset="card"
+    :title="`${file} cannot be brought in`"
+    :style="{ width: 'min(720px, 96vw)' }"
+    @update:show="(v: boolean) => emit('update:show', v)"
+  >
+    <p>
+      Nothing was changed. {{ faults.length === 1 ? 'One thing is' : `${faults.length} things are` }} wrong in the file:
+    </p>
     <ul data-test="faults">
       <li v-for="f in faults.slice(0, MOST)" :key="f.path + f.message">
-        <code>{{ f.path }}</code> {{ f.message }}; <strong>{{ f.advice }}</strong
-        >.
+        <code>{{ f.path }}</code> {{ f.message }}; <strong>{{ f.advice }}</strong>.
       </li>
     </ul>
     <p v-if="faults.length > MOST" class="muted">and {{ faults.length - MOST }} more</p>

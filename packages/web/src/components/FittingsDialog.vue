@@ -39,8 +39,17 @@ function count(at: number, by: number): void {
 </script>
 
 <template>
-  <NModal :show="show" preset="card" :title="`Fittings on leg ${leg + 1}`" :style="{ width: 'min(640px, 96vw)' }" @update:show="(v: boolean) => emit('update:show', v)">
-    <p v-if="fittings.length === 0" class="muted">None yet. Count what the water passes: valves, elbows, couplers, strainers. At low head they can eat as much as the pipe.</p>
+  <NModal
+    :show="show"
+    preset="card"
+    :title="`Fittings on leg ${leg + 1}`"
+    :style="{ width: 'min(640px, 96vw)' }"
+    @update:show="(v: boolean) => emit('update:show', v)"
+  >
+    <p v-if="fittings.length === 0" class="muted">
+      None yet. Count what the water passes: valves, elbows, couplers, strainers. At low head they can eat as much as
+      the pipe.
+    </p>
     <table v-else>
       <thead>
         <tr>
@@ -56,14 +65,26 @@ function count(at: number, by: number): void {
           </td>
           <td class="n figure">{{ fittingK(f) }}</td>
           <td class="n count">
-            <button type="button" class="plain-button" :aria-label="`One ${nameOf(f)} less`" @click="count(k, -1)"><Minus :size="16" aria-hidden="true" /></button>
+            <button type="button" class="plain-button" :aria-label="`One ${nameOf(f)} less`" @click="count(k, -1)">
+              <Minus :size="16" aria-hidden="true" />
+            </button>
             <span>{{ f.count ?? 1 }}</span>
-            <button type="button" class="plain-button" :aria-label="`One ${nameOf(f)} more`" @click="count(k, 1)"><Plus :size="16" aria-hidden="true" /></button>
+            <button type="button" class="plain-button" :aria-label="`One ${nameOf(f)} more`" @click="count(k, 1)">
+              <Plus :size="16" aria-hidden="true" />
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
-    <NSelect class="add" :options="groups" :value="null" filterable placeholder="Add a fitting" :input-props="{ 'aria-label': 'Add a fitting' }" @update:value="add" />
+    <NSelect
+      class="add"
+      :options="groups"
+      :value="null"
+      filterable
+      placeholder="Add a fitting"
+      :input-props="{ 'aria-label': 'Add a fitting' }"
+      @update:value="add"
+    />
   </NModal>
 </template>
 

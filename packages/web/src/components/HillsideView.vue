@@ -20,8 +20,19 @@ export interface LegRef {
   readonly leg: number;
 }
 
-const props = defineProps<{ results: PlanResults; chosen: string; leg: LegRef | null; hovered: LegRef | null; title: string }>();
-const emit = defineEmits<{ leg: [leg: LegRef]; hover: [leg: LegRef | null]; choose: [id: string]; open: [key: FigureKey] }>();
+const props = defineProps<{
+  results: PlanResults;
+  chosen: string;
+  leg: LegRef | null;
+  hovered: LegRef | null;
+  title: string;
+}>();
+const emit = defineEmits<{
+  leg: [leg: LegRef];
+  hover: [leg: LegRef | null];
+  choose: [id: string];
+  open: [key: FigureKey];
+}>();
 
 const settings = useSettings();
 const holder = ref<HTMLElement | null>(null);
@@ -34,8 +45,16 @@ const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
 const side = computed(() => (narrow.value ? 34 : 84));
-const x = computed(() => scaleLinear().domain(section.value.x).range([side.value + (narrow.value ? 12 : 60), w.value - (narrow.value ? 40 : 90)]));
-const y = computed(() => scaleLinear().domain(section.value.z).range([h.value - (narrow.value ? 40 : 52), narrow.value ? 66 : 92]));
+const x = computed(() =>
+  scaleLinear()
+    .domain(section.value.x)
+    .range([side.value + (narrow.value ? 12 : 60), w.value - (narrow.value ? 40 : 90)]),
+);
+const y = computed(() =>
+  scaleLinear()
+    .domain(section.value.z)
+    .range([h.value - (narrow.value ? 40 : 52), narrow.value ? 66 : 92]),
+);
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
 const metresPer = computed(() => fromSI(1, unitFor('height', settings.units)));
@@ -53,11 +72,17 @@ const distanceTicks = computed(() =>
 );
 const lengthUnit = computed(() => unitFor('height', settings.units).symbol);
 
-const path = line<{ x: number; z: number }>((p) => x.value(p.x), (p) => y.value(p.z));
+const path = line<{ x: number; z: number }>(
+  (p) => x.value(p.x),
+  (p) => y.value(p.z),
+);
 const ground = computed(() => section.value.strips.flatMap((s, k) => (k === 0 ? s.ground : s.ground.slice(1))));
 /** Ground with a stretch of level ground at both ends, so that vessels stand on something. */
 const groundLine = computed(() => {
-  const points = ground.value.length > 0 ? ground.value : [{ x: section.value.vessels[0]?.x ?? 0, z: section.value.vessels[0]?.ground ?? 0 }];
+  const points =
+    ground.value.length > 0
+      ? ground.value
+      : [{ x: section.value.vessels[0]?.x ?? 0, z: section.value.vessels[0]?.ground ?? 0 }];
   const first = points[0];
   const last = points[points.length - 1];
   return [{ x: x.value.invert(0), z: first.z }, ...points, { x: x.value.invert(w.value), z: last.z }];
@@ -66,7 +91,9 @@ const groundPath = computed(() => path(groundLine.value) ?? '');
 const earthPath = computed(() => `${groundPath.value}V${h.value}H0Z`);
 const pipePath = computed(() => section.value.strips.map((s) => path([...s.pipe]) ?? '').join(''));
 const standingPath = computed(() => section.value.strips.map((s) => path([...s.standing]) ?? '').join(''));
-const runningPath = computed(() => section.value.strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '').join(''));
+const runningPath = computed(() =>
+  section.value.strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '').join(''),
+);
 const waterArea = area<{ x: number; pipe: number; line: number }>()
   .x((p) => x.value(p.x))
   .y0((p) => y.value(p.pipe))
@@ -108,14 +135,23 @@ const tufts = computed(() => {
 });
 
 const shownLeg = computed(() => props.hovered ?? props.leg);
-const band = computed(() => section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg));
+const band = computed(() =>
+  section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg),
+);
 
 const VESSEL_WIDTH = { tank: 36, trough: 40 } as const;
 function box(v: Vessel): { left: number; width: number; top: number; foot: number; water: number; ground: number } {
   const width = v.node.kind === 'trough' ? VESSEL_WIDTH.trough : VESSEL_WIDTH.tank;
   const gap = v.node.kind === 'trough' ? 14 : 0;
   const left = v.side === 'end' ? x.value(v.x) + gap : x.value(v.x) - width - (v.side === 'middle' ? 0 : 0);
-  return { left, width, top: y.value(v.floor + v.height), foot: y.value(v.floor), water: y.value(v.floor + v.level), ground: y.value(v.ground) };
+  return {
+    left,
+    width,
+    top: y.value(v.floor + v.height),
+    foot: y.value(v.floor),
+    water: y.value(v.floor + v.level),
+    ground: y.value(v.ground),
+  };
 }
 
 const vessels = computed(() =>
@@ -123,7 +159,10 @@ const vessels = computed(() =>
     ...v,
     box: box(v),
     name: v.node.name ?? v.id,
-    holds: v.node.kind === 'tank' ? showText(tankCapacity(tankShape(v.node.shape, v.node.count)), 'volume', settings.units) : '',
+    holds:
+      v.node.kind === 'tank'
+        ? showText(tankCapacity(tankShape(v.node.shape, v.node.count)), 'volume', settings.units)
+        : '',
   })),
 );
 
@@ -148,7 +187,13 @@ const source = computed(() => {
   const node = map && plan.value.nodes.find((n) => n.id === map.plan.from);
   if (node?.kind !== 'source') return null;
   const flow = -(props.results.result.nodes.get(node.id)?.flow ?? 0);
-  return { name: node.name ?? node.id, x: x.value(first.pipe[0].x), y: y.value(node.groundM), flow: showText(flow, 'flow', settings.units), type: node.type };
+  return {
+    name: node.name ?? node.id,
+    x: x.value(first.pipe[0].x),
+    y: y.value(node.groundM),
+    flow: showText(flow, 'flow', settings.units),
+    type: node.type,
+  };
 });
 
 const FLAG_WORDS = { holds: 'holds the flow', stops: 'stops the water', air: 'air can stop it' } as const;
@@ -163,7 +208,12 @@ function legAt(event: MouseEvent): LegRef | null {
 
 function onKey(event: KeyboardEvent): void {
   if (event.altKey || event.ctrlKey || event.metaKey) return;
-  const step = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowLeft' || event.key === 'ArrowUp' ? -1 : 0;
+  const step =
+    event.key === 'ArrowRight' || event.key === 'ArrowDown'
+      ? 1
+      : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
+        ? -1
+        : 0;
   if (step === 0) return;
   event.preventDefault();
   const list = section.value.legs;
@@ -222,7 +272,14 @@ defineExpose({ section });
             <stop offset="1" stop-color="var(--paper)" />
           </linearGradient>
         </defs>
-        <rect v-if="band" class="band" :x="x(band.x0)" y="64" :width="Math.max(1, x(band.x1) - x(band.x0))" :height="h - 92" />
+        <rect
+          v-if="band"
+          class="band"
+          :x="x(band.x0)"
+          y="64"
+          :width="Math.max(1, x(band.x1) - x(band.x0))"
+          :height="h - 92"
+        />
         <path :d="earthPath" :fill="`url(#${fade})`" />
         <path :d="waterPath" class="water" data-test="water" />
         <path class="columns" :d="columns.map((c) => `M${c.x} ${c.top.toFixed(1)}V${c.foot.toFixed(1)}`).join('')" />
@@ -236,18 +293,29 @@ defineExpose({ section });
         <g class="axis">
           <g v-for="tick in heightTicks" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
             <line x1="0" x2="6" />
-            <text x="10" dy="0.35em">{{ tick.text }}<tspan v-if="tick === heightTicks.at(-1)">&nbsp;{{ lengthUnit }}</tspan></text>
+            <text x="10" dy="0.35em">
+              {{ tick.text }}
+              <tspan v-if="tick === heightTicks.at(-1)">&nbsp;{{ lengthUnit }}</tspan>
+            </text>
           </g>
           <g v-for="(tick, k) in distanceTicks" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - 36})`">
             <line y1="-12" y2="-6" />
-            <text text-anchor="middle" dy="0.6em">{{ tick.text }}<tspan v-if="k === 0">&nbsp;{{ lengthUnit }}</tspan></text>
+            <text text-anchor="middle" dy="0.6em">
+              {{ tick.text }}
+              <tspan v-if="k === 0">&nbsp;{{ lengthUnit }}</tspan>
+            </text>
           </g>
         </g>
 
         <g v-for="v in vessels" :key="v.id + v.side" class="vessel">
           <g v-if="v.floor - v.ground > 0.01" class="stand">
-            <path :d="`M${v.box.left + 4} ${v.box.foot}V${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}V${v.box.ground}`" />
-            <path :d="`M${v.box.left + 4} ${v.box.foot}L${v.box.left + v.box.width - 4} ${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}L${v.box.left + 4} ${v.box.ground}`" class="brace" />
+            <path
+              :d="`M${v.box.left + 4} ${v.box.foot}V${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}V${v.box.ground}`"
+            />
+            <path
+              :d="`M${v.box.left + 4} ${v.box.foot}L${v.box.left + v.box.width - 4} ${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}L${v.box.left + 4} ${v.box.ground}`"
+              class="brace"
+            />
             <path :d="`M${v.box.left - 3} ${v.box.foot}H${v.box.left + v.box.width + 3}`" class="deck" />
           </g>
           <path
@@ -259,8 +327,20 @@ defineExpose({ section });
                 : `M${x(v.x)} ${y(v.pipeEnd)}H${v.box.left - 6}V${y(v.inlet)}H${v.box.left + 5}`
             "
           />
-          <rect class="inside" :x="v.box.left" :y="v.box.top" :width="v.box.width" :height="Math.max(2, v.box.foot - v.box.top)" />
-          <rect class="fill" :x="v.box.left" :y="v.box.water" :width="v.box.width" :height="Math.max(1, v.box.foot - v.box.water)" />
+          <rect
+            class="inside"
+            :x="v.box.left"
+            :y="v.box.top"
+            :width="v.box.width"
+            :height="Math.max(2, v.box.foot - v.box.top)"
+          />
+          <rect
+            class="fill"
+            :x="v.box.left"
+            :y="v.box.water"
+            :width="v.box.width"
+            :height="Math.max(1, v.box.foot - v.box.water)"
+          />
           <path
             class="shell"
             :d="`M${v.box.left} ${v.box.top}V${v.box.foot}H${v.box.left + v.box.width}V${v.box.top}${v.node.kind === 'tank' ? 'Z' : ''}`"
@@ -269,12 +349,29 @@ defineExpose({ section });
 
         <g v-if="source" class="spring">
           <path :d="`M${source.x - 26} ${source.y - 8}h22v10h-26z`" />
-          <path class="seep" :d="`M${source.x - 18} ${source.y - 14}v4M${source.x - 12} ${source.y - 16}v5M${source.x - 6} ${source.y - 13}v4`" />
+          <path
+            class="seep"
+            :d="`M${source.x - 18} ${source.y - 14}v4M${source.x - 12} ${source.y - 16}v5M${source.x - 6} ${source.y - 13}v4`"
+          />
         </g>
 
         <g v-for="t in labels" :key="t.id" class="tube">
-          <rect class="glass" :x="x(t.x) - 5" :y="y(t.standing) - 14" width="10" :height="Math.max(2, y(t.foot) - y(t.standing) + 14)" />
-          <rect v-if="t.head > t.foot" class="fill" :x="x(t.x) - 5" :y="y(t.head)" width="10" :height="Math.max(1, y(t.foot) - y(t.head))" data-test="tube-water" />
+          <rect
+            class="glass"
+            :x="x(t.x) - 5"
+            :y="y(t.standing) - 14"
+            width="10"
+            :height="Math.max(2, y(t.foot) - y(t.standing) + 14)"
+          />
+          <rect
+            v-if="t.head > t.foot"
+            class="fill"
+            :x="x(t.x) - 5"
+            :y="y(t.head)"
+            width="10"
+            :height="Math.max(1, y(t.foot) - y(t.head))"
+            data-test="tube-water"
+          />
           <path class="shell" :d="`M${x(t.x) - 5} ${y(t.standing) - 14}V${y(t.foot)}h10V${y(t.standing) - 14}`" />
           <path
             v-if="t.wanted !== undefined"
@@ -291,27 +388,69 @@ defineExpose({ section });
           <text :x="x(flag.x) + 9" :y="y(section.z[1]) + 8">{{ FLAG_WORDS[flag.code] }}</text>
         </g>
         <text v-if="band" class="band-label" :x="Math.min(x(band.x0) + 4, w - 130)" y="80">
-          leg {{ band.leg + 1 }}, {{ band.rise >= 0 ? 'up' : 'down' }} {{ showText(Math.abs(band.rise), 'rise', settings.units) }}
+          leg {{ band.leg + 1 }}, {{ band.rise >= 0 ? 'up' : 'down' }}
+          {{ showText(Math.abs(band.rise), 'rise', settings.units) }}
         </text>
       </svg>
 
-      <span v-for="v in vessels.filter((v) => v.node.kind === 'tank')" :key="v.id" class="tag" :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }">
-        <strong>{{ v.name }}</strong><template v-if="!narrow"><br /><span class="figure">{{ v.holds }}</span></template>
+      <span
+        v-for="v in vessels.filter((v) => v.node.kind === 'tank')"
+        :key="v.id"
+        class="tag"
+        :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }"
+      >
+        <strong>{{ v.name }}</strong><template v-if="!narrow"
+          ><br /><span class="figure">{{ v.holds }}</span></template
+        >
       </span>
-      <span v-if="source" class="tag" :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }">
-        <strong>{{ source.name }}</strong><template v-if="!narrow"><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template>
+      <span
+        v-if="source"
+        class="tag"
+        :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }"
+      >
+        <strong>{{ source.name }}</strong><template v-if="!narrow"
+          ><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template
+        >
       </span>
-      <span v-for="t in labels" :key="t.id" class="tag outlet" :class="{ chosen: t.id === chosen }" :style="{ left: `${t.left}px`, top: '8px' }">
+      <span
+        v-for="t in labels"
+        :key="t.id"
+        class="tag outlet"
+        :class="{ chosen: t.id === chosen }"
+        :style="{ left: `${t.left}px`, top: '8px' }"
+      >
         <button type="button" class="name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
-        <span class="value"><DropGlyph :level="t.severity" /><button v-if="t.flowing" type="button" class="figure" title="Show the working" @click.stop="emit('open', { of: 'pressure', id: t.id })">{{ t.pressure }}</button><span v-else>no flow</span></span>
+        <span class="value"
+          ><DropGlyph :level="t.severity" /><button
+            v-if="t.flowing"
+            type="button"
+            class="figure"
+            title="Show the working"
+            @click.stop="emit('open', { of: 'pressure', id: t.id })"
+          >
+            {{ t.pressure }}</button
+          ><span v-else>no flow</span></span
+        >
       </span>
 
       <ul class="key" aria-hidden="true">
-        <li><svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>standing line, all shut</li>
-        <li><svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>running line</li>
-        <li v-if="labels.some((t) => t.wanted !== undefined)"><svg width="30" height="12"><path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" /><path class="shell" d="M13 0v12M17 0v12" /></svg>what it wants</li>
+        <li>
+          <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>standing line, all shut
+        </li>
+        <li>
+          <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>running line
+        </li>
+        <li v-if="labels.some((t) => t.wanted !== undefined)">
+          <svg width="30" height="12">
+            <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
+            <path class="shell" d="M13 0v12M17 0v12" /></svg
+          >what it wants
+        </li>
       </ul>
-      <p class="scale">Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of tanks and troughs not to scale.</p>
+      <p class="scale">
+        Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of tanks and troughs not to
+        scale.
+      </p>
     </div>
     <table class="visually-hidden">
       <caption>

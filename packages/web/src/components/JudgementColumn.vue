@@ -14,7 +14,13 @@ import type { SlowAnswers } from '../worker/hydraulics.ts';
 import DropGlyph from './DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
 
-const props = defineProps<{ results: PlanResults; chosen: string; slow: SlowAnswers | null; busy: boolean; trying: string }>();
+const props = defineProps<{
+  results: PlanResults;
+  chosen: string;
+  slow: SlowAnswers | null;
+  busy: boolean;
+  trying: string;
+}>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
 
@@ -37,12 +43,16 @@ const subtitle = computed(() => {
   return n?.kind === 'tank' ? 'tank' : '';
 });
 const free = computed(() => node.value?.kind === 'trough' && !node.value.inlet?.floatValve);
-const wants = computed(() => (node.value?.kind === 'trough' || node.value?.kind === 'outlet' ? wantsOf(node.value) : {}));
+const wants = computed(() =>
+  node.value?.kind === 'trough' || node.value?.kind === 'outlet' ? wantsOf(node.value) : {},
+);
 
 const findings = computed<Finding[]>(() => {
   const chain = new Set(chainTo(props.results, props.chosen).map((c) => c.line));
   const sources = plan.value.nodes.filter((n) => n.kind === 'source').map((n) => n.id);
-  const list = props.results.findings.filter((f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged');
+  const list = props.results.findings.filter(
+    (f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged',
+  );
   const refill = props.slow?.refill;
   if (refill && flowing.value) {
     list.push(
@@ -59,7 +69,13 @@ const findings = computed<Finding[]>(() => {
   }
   return worstFirst(list);
 });
-const sentences = computed(() => findings.value.map((f) => ({ key: `${f.code}-${f.at}`, severity: f.severity, parts: sentence(f, settings.units, name) })));
+const sentences = computed(() =>
+  findings.value.map((f) => ({
+    key: `${f.code}-${f.at}`,
+    severity: f.severity,
+    parts: sentence(f, settings.units, name),
+  })),
+);
 
 /** How high the tank must stand, beside how high it stands. */
 const height = computed<{ severity: 'good' | 'fair'; parts: Part[] } | null>(() => {
@@ -68,26 +84,45 @@ const height = computed<{ severity: 'good' | 'fair'; parts: Part[] } | null>(() 
   if (!h || tank?.kind !== 'tank') return null;
   const stands = tank.standM ?? 0;
   const enough = stands >= h.answer.stand - 1e-6;
-  const needed: Part = { text: showText(Math.max(0, h.answer.stand), 'height', settings.units), figure: true, opens: { of: 'height', id: props.chosen } };
+  const needed: Part = {
+    text: showText(Math.max(0, h.answer.stand), 'height', settings.units),
+    figure: true,
+    opens: { of: 'height', id: props.chosen },
+  };
   const flow = showEntered(h.flow, 'flow', settings.units);
-  const want = h.answer.governing.kind === 'hump' ? `${flow} to pass the hump` : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
+  const want =
+    h.answer.governing.kind === 'hump'
+      ? `${flow} to pass the hump`
+      : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
     severity: enough ? 'good' : 'fair',
     parts: enough
-      ? [{ text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` }, needed, { text: ` under it.` }]
-      : [{ text: `At low water ${name(h.tank)} should stand ` }, needed, { text: ` above its ground for ${want}; ${now}.` }],
+      ? [
+          { text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` },
+          needed,
+          { text: ` under it.` },
+        ]
+      : [
+          { text: `At low water ${name(h.tank)} should stand ` },
+          needed,
+          { text: ` above its ground for ${want}; ${now}.` },
+        ],
   };
 });
 
 const remedy = computed(() => props.slow?.remedy);
-const worthIt = computed(() => remedy.value && (findings.value.some((f) => f.severity !== 'good') || height.value?.severity === 'fair'));
+const worthIt = computed(
+  () => remedy.value && (findings.value.some((f) => f.severity !== 'good') || height.value?.severity === 'fair'),
+);
 const remedyTitle = computed(() => {
   const r = remedy.value;
   if (!r) return '';
   const legs = props.results.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
   const size = nominal(r.label);
-  return r.legs.length === legs ? `Use ${size} all the way` : `Use ${size} on the first ${showText(r.length, 'distance', settings.units)}`;
+  return r.legs.length === legs
+    ? `Use ${size} all the way`
+    : `Use ${size} on the first ${showText(r.length, 'distance', settings.units)}`;
 });
 function tryIt(): void {
   const r = remedy.value;
@@ -104,18 +139,46 @@ function tryIt(): void {
     <div v-if="figures" class="two">
       <div>
         <p class="big">
-          <button type="button" class="figure" title="Show the working" data-test="flow" @click="emit('open', { of: 'flow', id: chosen })">{{ flow.text }}</button><span class="muted">{{ flow.unit }}</span>
+          <button
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="flow"
+            @click="emit('open', { of: 'flow', id: chosen })"
+          >
+            {{ flow.text }}</button><span class="muted">{{ flow.unit }}</span>
         </p>
         <p class="small muted">{{ free ? 'flow, running free' : 'flow at the valve' }}</p>
       </div>
       <div>
         <p class="big">
-          <button v-if="flowing && !free" type="button" class="figure" title="Show the working" data-test="pressure" @click="emit('open', { of: 'pressure', id: chosen })">{{ pressure.text }}</button>
-          <button v-else type="button" class="figure" title="Show the working" data-test="pressure" @click="emit('open', { of: 'static', id: chosen })">{{ standing.text }}</button>
+          <button
+            v-if="flowing && !free"
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="pressure"
+            @click="emit('open', { of: 'pressure', id: chosen })"
+          >
+            {{ pressure.text }}
+          </button>
+          <button
+            v-else
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="pressure"
+            @click="emit('open', { of: 'static', id: chosen })"
+          >
+            {{ standing.text }}
+          </button>
           <span class="muted">{{ pressure.unit }}</span>
         </p>
         <p class="small muted">
-          {{ flowing && !free ? 'as it runs' : 'with all shut' }}<template v-if="wants.pressure && flowing && !free">; wants {{ showEntered(wants.pressure, 'pressure', settings.units) }}</template>
+          {{ flowing && !free ? 'as it runs' : 'with all shut'
+          }}<template v-if="wants.pressure && flowing && !free"
+            >; wants {{ showEntered(wants.pressure, 'pressure', settings.units) }}</template
+          >
         </p>
       </div>
     </div>
@@ -123,13 +186,15 @@ function tryIt(): void {
       <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong> <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>
+          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
       <li v-if="height" data-test="height">
         <DropGlyph :level="height.severity" :size="18" />
         <p>
-          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong> <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
+          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>
+          <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
     </ul>
@@ -146,8 +211,12 @@ function tryIt(): void {
       <div>
         <strong>{{ remedyTitle }}</strong>
         <p>
-          It gets <span class="figure">{{ showText(remedy.flowAfter, 'flow', settings.units) }}</span><template v-if="remedy.refillAfter && remedy.refillAfter.refill.afterVisit !== null"
-            >, full again in <span class="figure">{{ showText(remedy.refillAfter.refill.afterVisit, 'duration', settings.units) }}</span></template
+          It gets <span class="figure">{{ showText(remedy.flowAfter, 'flow', settings.units) }}</span><template
+            v-if="remedy.refillAfter && remedy.refillAfter.refill.afterVisit !== null"
+            >, full again in
+            <span class="figure">{{
+              showText(remedy.refillAfter.refill.afterVisit, 'duration', settings.units)
+            }}</span></template
           >.
         </p>
       </div>
@@ -158,7 +227,8 @@ function tryIt(): void {
       <li v-for="s in sentences.filter((s) => s.severity === 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong> <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>
+          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
       <li v-if="sentences.length === 0 && !height">

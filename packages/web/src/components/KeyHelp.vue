@@ -20,7 +20,13 @@ const KEYS: readonly (readonly [string, string])[] = [
 </script>
 
 <template>
-  <NModal :show="show" preset="card" title="Keys" :style="{ width: 'min(560px, 96vw)' }" @update:show="(v: boolean) => emit('update:show', v)">
+  <NModal
+    :show="show"
+    preset="card"
+    title="Keys"
+    :style="{ width: 'min(560px, 96vw)' }"
+    @update:show="(v: boolean) => emit('update:show', v)"
+  >
     <dl>
       <template v-for="[key, what] in KEYS" :key="key">
         <dt>{{ key }}</dt>

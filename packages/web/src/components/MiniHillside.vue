@@ -10,14 +10,27 @@ const props = defineProps<{ results: PlanResults; chosen: string }>();
 const W = 400;
 const H = 160;
 const section = computed(() => sectionOf(props.results, props.chosen));
-const x = computed(() => scaleLinear().domain(section.value.x).range([56, W - 56]));
-const y = computed(() => scaleLinear().domain(section.value.z).range([H - 26, 22]));
-const path = line<{ x: number; z: number }>((p) => x.value(p.x), (p) => y.value(p.z));
+const x = computed(() =>
+  scaleLinear()
+    .domain(section.value.x)
+    .range([56, W - 56]),
+);
+const y = computed(() =>
+  scaleLinear()
+    .domain(section.value.z)
+    .range([H - 26, 22]),
+);
+const path = line<{ x: number; z: number }>(
+  (p) => x.value(p.x),
+  (p) => y.value(p.z),
+);
 const ground = computed(() => {
   const points = section.value.strips.flatMap((s, k) => (k === 0 ? s.ground : s.ground.slice(1)));
   const all = points.length > 0 ? points : section.value.vessels.map((v) => ({ x: v.x, z: v.ground }));
   if (all.length === 0) return `M0 ${H * 0.35}C${W * 0.3} ${H * 0.4} ${W * 0.5} ${H * 0.7} ${W} ${H * 0.72}`;
-  return path([{ x: x.value.invert(0), z: all[0].z }, ...all, { x: x.value.invert(W), z: all[all.length - 1].z }]) ?? '';
+  return (
+    path([{ x: x.value.invert(0), z: all[0].z }, ...all, { x: x.value.invert(W), z: all[all.length - 1].z }]) ?? ''
+  );
 });
 const water = area<{ x: number; pipe: number; line: number }>()
   .x((p) => x.value(p.x))
@@ -36,13 +49,42 @@ const water = area<{ x: number; pipe: number; line: number }>()
       <path :d="path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? ''" class="running" />
     </template>
     <g v-for="v in section.vessels" :key="v.id">
-      <path v-if="v.floor > v.ground" :d="`M${x(v.x) - 19} ${y(v.floor)}V${y(v.ground)}M${x(v.x) - 3} ${y(v.floor)}V${y(v.ground)}M${x(v.x) - 19} ${y(v.floor)}L${x(v.x) - 3} ${y(v.ground)}M${x(v.x) - 3} ${y(v.floor)}L${x(v.x) - 19} ${y(v.ground)}`" class="stand" />
-      <rect :x="v.side === 'end' ? x(v.x) + 6 : x(v.x) - 22" :y="y(v.floor + v.height)" width="22" :height="Math.max(4, y(v.floor) - y(v.floor + v.height))" class="tank" />
-      <rect :x="v.side === 'end' ? x(v.x) + 6 : x(v.x) - 22" :y="y(v.floor + v.level)" width="22" :height="Math.max(2, y(v.floor) - y(v.floor + v.level))" class="full" />
+      <path
+        v-if="v.floor > v.ground"
+        :d="`M${x(v.x) - 19} ${y(v.floor)}V${y(v.ground)}M${x(v.x) - 3} ${y(v.floor)}V${y(v.ground)}M${x(v.x) - 19} ${y(v.floor)}L${x(v.x) - 3} ${y(v.ground)}M${x(v.x) - 3} ${y(v.floor)}L${x(v.x) - 19} ${y(v.ground)}`"
+        class="stand"
+      />
+      <rect
+        :x="v.side === 'end' ? x(v.x) + 6 : x(v.x) - 22"
+        :y="y(v.floor + v.height)"
+        width="22"
+        :height="Math.max(4, y(v.floor) - y(v.floor + v.height))"
+        class="tank"
+      />
+      <rect
+        :x="v.side === 'end' ? x(v.x) + 6 : x(v.x) - 22"
+        :y="y(v.floor + v.level)"
+        width="22"
+        :height="Math.max(2, y(v.floor) - y(v.floor + v.level))"
+        class="full"
+      />
     </g>
     <g v-for="t in section.tubes" :key="t.id">
-      <rect :x="x(t.x) - 4" :y="y(t.standing) - 8" width="8" :height="Math.max(1, y(t.foot) - y(t.standing) + 8)" class="tank" />
-      <rect v-if="t.head > t.foot" :x="x(t.x) - 4" :y="y(t.head)" width="8" :height="Math.max(1, y(t.foot) - y(t.head))" class="full" />
+      <rect
+        :x="x(t.x) - 4"
+        :y="y(t.standing) - 8"
+        width="8"
+        :height="Math.max(1, y(t.foot) - y(t.standing) + 8)"
+        class="tank"
+      />
+      <rect
+        v-if="t.head > t.foot"
+        :x="x(t.x) - 4"
+        :y="y(t.head)"
+        width="8"
+        :height="Math.max(1, y(t.foot) - y(t.head))"
+        class="full"
+      />
     </g>
   </svg>
 </template>

@@ -20,10 +20,16 @@ const node = computed(() => places.value.find((n) => n.id === props.chosen) ?? p
 const trough = computed(() => (node.value?.kind === 'trough' ? node.value : null));
 const outlet = computed(() => (node.value?.kind === 'outlet' ? node.value : null));
 const float = computed(() => trough.value?.inlet?.floatValve);
-const said = (faults: readonly Fault[]): string | undefined => faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
-const onTrough = (label: string, recipe: (n: Trough) => void): string | undefined => said(props.edit(changeNode(node.value.id, 'trough', label, recipe)));
-const onOutlet = (label: string, recipe: (n: Outlet) => void): string | undefined => said(props.edit(changeNode(node.value.id, 'outlet', label, recipe)));
-const rename = (name: string): void => void (node.value.kind === 'trough' ? onTrough('name', (n) => void (n.name = name)) : onOutlet('name', (n) => void (n.name = name)));
+const said = (faults: readonly Fault[]): string | undefined =>
+  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
+const onTrough = (label: string, recipe: (n: Trough) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, 'trough', label, recipe)));
+const onOutlet = (label: string, recipe: (n: Outlet) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, 'outlet', label, recipe)));
+const rename = (name: string): void =>
+  void (node.value.kind === 'trough'
+    ? onTrough('name', (n) => void (n.name = name))
+    : onOutlet('name', (n) => void (n.name = name)));
 const want = (label: string, set: (wants: { flowLpm?: number; pressureKPa?: number }) => void): string | undefined => {
   const recipe = (n: Taker): void => {
     n.wants ??= {};
@@ -37,11 +43,13 @@ const kpa = (si: number): number => r4(fromSI(si, FILE_UNITS.kPa));
 const sizes = computed(() => {
   const s = trough.value?.shape;
   return s?.type === 'box'
-    ? ([
-        ['lengthM', 'Length, inside'],
-        ['widthM', 'Width, inside'],
-        ['heightM', 'Height, inside'],
-      ] as const).map(([key, label]) => ({ key, label, value: s[key] }))
+    ? (
+        [
+          ['lengthM', 'Length, inside'],
+          ['widthM', 'Width, inside'],
+          ['heightM', 'Height, inside'],
+        ] as const
+      ).map(([key, label]) => ({ key, label, value: s[key] }))
     : [];
 });
 function setBox(key: 'lengthM' | 'widthM' | 'heightM', label: string, si: number): string | undefined {
@@ -50,42 +58,147 @@ function setBox(key: 'lengthM' | 'widthM' | 'heightM', label: string, si: number
   });
 }
 const herd = computed(() => trough.value?.herds?.[0]);
-const visits = computed(() => (herd.value?.visits ?? []).map((v) => `${v.at}, ${v.durationMin} min, ${Math.round(v.share * 100)} % of the day’s water`));
+const visits = computed(() =>
+  (herd.value?.visits ?? []).map(
+    (v) => `${v.at}, ${v.durationMin} min, ${Math.round(v.share * 100)} % of the day’s water`,
+  ),
+);
 </script>
 
 <template>
   <section v-if="node" class="outlets sheet" aria-labelledby="outlets-title">
     <header>
       <h2 id="outlets-title">Outlets</h2>
-      <NSelect v-if="places.length > 1" class="which" :value="node.id" :options="places.map((p) => ({ label: p.name ?? p.id, value: p.id }))" :input-props="{ 'aria-label': 'Place' }" @update:value="(id: string) => emit('choose', id)" />
+      <NSelect
+        v-if="places.length > 1"
+        class="which"
+        :value="node.id"
+        :options="places.map((p) => ({ label: p.name ?? p.id, value: p.id }))"
+        :input-props="{ 'aria-label': 'Place' }"
+        @update:value="(id: string) => emit('choose', id)"
+      />
     </header>
     <div class="halves">
       <div>
         <h3>{{ trough ? 'The trough' : 'The outlet' }}</h3>
-        <EntryRow label="Name"><NameField :value="node.name ?? ''" label="Name of the place" @change="rename" /></EntryRow>
-        <EntryRow label="Ground there, above datum" :value="node.groundM" quantity="height" note="The last leg’s end moves with it." :commit="(si) => said(edit(setGround(node.id, r4(si))))" />
+        <EntryRow label="Name"
+          ><NameField :value="node.name ?? ''" label="Name of the place" @change="rename"
+        /></EntryRow>
+        <EntryRow
+          label="Ground there, above datum"
+          :value="node.groundM"
+          quantity="height"
+          note="The last leg’s end moves with it."
+          :commit="(si) => said(edit(setGround(node.id, r4(si))))"
+        />
         <template v-if="trough">
-          <EntryRow v-for="s in sizes" :key="s.key" :label="s.label" :value="s.value" quantity="height" :limits="{ min: 0.05 }" :commit="(si) => setBox(s.key, s.label.toLowerCase(), si)" />
-          <EntryRow label="Water comes in above the floor" :value="trough.inlet?.heightM ?? 0" quantity="height" :limits="{ min: 0 }" :commit="(si) => onTrough('height of the inlet', (n) => void ((n.inlet ??= { at: 'top' }).heightM = r4(si)))" />
-          <EntryRow label="Runs over above the floor" :value="trough.overflowM" quantity="height" :limits="{ min: 0.01 }" :commit="(si) => onTrough('overflow', (n) => void (n.overflowM = r4(si)))" />
+          <EntryRow
+            v-for="s in sizes"
+            :key="s.key"
+            :label="s.label"
+            :value="s.value"
+            quantity="height"
+            :limits="{ min: 0.05 }"
+            :commit="(si) => setBox(s.key, s.label.toLowerCase(), si)"
+          />
+          <EntryRow
+            label="Water comes in above the floor"
+            :value="trough.inlet?.heightM ?? 0"
+            quantity="height"
+            :limits="{ min: 0 }"
+            :commit="
+              (si) => onTrough('height of the inlet', (n) => void ((n.inlet ??= { at: 'top' }).heightM = r4(si)))
+            "
+          />
+          <EntryRow
+            label="Runs over above the floor"
+            :value="trough.overflowM"
+            quantity="height"
+            :limits="{ min: 0.01 }"
+            :commit="(si) => onTrough('overflow', (n) => void (n.overflowM = r4(si)))"
+          />
         </template>
         <template v-if="outlet">
-          <EntryRow label="Height above the ground" :value="outlet.heightM ?? 0" quantity="height" :commit="(si) => onOutlet('height', (n) => void (n.heightM = r4(si)))" />
+          <EntryRow
+            label="Height above the ground"
+            :value="outlet.heightM ?? 0"
+            quantity="height"
+            :commit="(si) => onOutlet('height', (n) => void (n.heightM = r4(si)))"
+          />
           <template v-if="!outlet.orifice">
-            <EntryRow label="Gives" :value="toSI(outlet.ratedFlowLpm ?? 0, FILE_UNITS.lpm)" quantity="flow" :limits="{ min: 1e-7 }" :commit="(si) => onOutlet('rated flow', (n) => void (n.ratedFlowLpm = lpm(si)))" />
-            <EntryRow label="at a pressure of" :value="toSI(outlet.ratedPressureKPa ?? 0, FILE_UNITS.kPa)" quantity="pressure" :limits="{ min: 1 }" :commit="(si) => onOutlet('rated pressure', (n) => void (n.ratedPressureKPa = kpa(si)))" />
+            <EntryRow
+              label="Gives"
+              :value="toSI(outlet.ratedFlowLpm ?? 0, FILE_UNITS.lpm)"
+              quantity="flow"
+              :limits="{ min: 1e-7 }"
+              :commit="(si) => onOutlet('rated flow', (n) => void (n.ratedFlowLpm = lpm(si)))"
+            />
+            <EntryRow
+              label="at a pressure of"
+              :value="toSI(outlet.ratedPressureKPa ?? 0, FILE_UNITS.kPa)"
+              quantity="pressure"
+              :limits="{ min: 1 }"
+              :commit="(si) => onOutlet('rated pressure', (n) => void (n.ratedPressureKPa = kpa(si)))"
+            />
           </template>
         </template>
       </div>
       <div>
         <h3>What it wants</h3>
-        <EntryRow label="Flow" :value="node.wants?.flowLpm === undefined ? undefined : toSI(node.wants.flowLpm, FILE_UNITS.lpm)" quantity="flow" :limits="{ min: 1e-7 }" :note="outlet && !node.wants?.flowLpm ? 'Left open: what it is rated for.' : undefined" :commit="(si) => want('wanted flow', (w) => void (w.flowLpm = lpm(si)))" />
-        <EntryRow label="Pressure while it runs" :value="node.wants?.pressureKPa === undefined ? undefined : toSI(node.wants.pressureKPa, FILE_UNITS.kPa)" quantity="pressure" :limits="{ min: 1 }" :commit="(si) => want('wanted pressure', (w) => void (w.pressureKPa = kpa(si)))" />
+        <EntryRow
+          label="Flow"
+          :value="node.wants?.flowLpm === undefined ? undefined : toSI(node.wants.flowLpm, FILE_UNITS.lpm)"
+          quantity="flow"
+          :limits="{ min: 1e-7 }"
+          :note="outlet && !node.wants?.flowLpm ? 'Left open: what it is rated for.' : undefined"
+          :commit="(si) => want('wanted flow', (w) => void (w.flowLpm = lpm(si)))"
+        />
+        <EntryRow
+          label="Pressure while it runs"
+          :value="node.wants?.pressureKPa === undefined ? undefined : toSI(node.wants.pressureKPa, FILE_UNITS.kPa)"
+          quantity="pressure"
+          :limits="{ min: 1 }"
+          :commit="(si) => want('wanted pressure', (w) => void (w.pressureKPa = kpa(si)))"
+        />
         <template v-if="float && trough">
           <h3>The float valve</h3>
-          <EntryRow label="Bore of its seat" :value="toSI(float.seatMm, FILE_UNITS.mm)" quantity="bore" :limits="{ min: 0.0005, max: 0.2 }" note="Measure it: the hole under the washer, not the thread outside." :commit="(si) => onTrough('seat of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.seatMm = r4(fromSI(si, FILE_UNITS.mm))))" />
-          <EntryRow label="Shuts at a level of" :value="float.closeLevelM" quantity="height" :limits="{ min: 0.01 }" :commit="(si) => onTrough('level at which the float shuts', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.closeLevelM = r4(si)))" />
-          <EntryRow :label="float.characteristic === 'snap' ? 'Opens after a fall of' : 'Wide open after a fall of'" :value="float.bandM" quantity="drop" :limits="{ min: 0.001 }" :commit="(si) => onTrough('band of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.bandM = r4(si)))" />
+          <EntryRow
+            label="Bore of its seat"
+            :value="toSI(float.seatMm, FILE_UNITS.mm)"
+            quantity="bore"
+            :limits="{ min: 0.0005, max: 0.2 }"
+            note="Measure it: the hole under the washer, not the thread outside."
+            :commit="
+              (si) =>
+                onTrough(
+                  'seat of the float',
+                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.seatMm = r4(fromSI(si, FILE_UNITS.mm))),
+                )
+            "
+          />
+          <EntryRow
+            label="Shuts at a level of"
+            :value="float.closeLevelM"
+            quantity="height"
+            :limits="{ min: 0.01 }"
+            :commit="
+              (si) =>
+                onTrough(
+                  'level at which the float shuts',
+                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.closeLevelM = r4(si)),
+                )
+            "
+          />
+          <EntryRow
+            :label="float.characteristic === 'snap' ? 'Opens after a fall of' : 'Wide open after a fall of'"
+            :value="float.bandM"
+            quantity="drop"
+            :limits="{ min: 0.001 }"
+            :commit="
+              (si) =>
+                onTrough('band of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.bandM = r4(si)))
+            "
+          />
           <EntryRow label="It moves">
             <NSelect
               :value="float.characteristic"
@@ -94,7 +207,13 @@ const visits = computed(() => (herd.value?.visits ?? []).map((v) => `${v.at}, ${
                 { label: 'at once, with a snap', value: 'snap' },
               ]"
               :input-props="{ 'aria-label': 'How the float moves' }"
-              @update:value="(v: 'proportional' | 'snap') => onTrough('how the float moves', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.characteristic = v))"
+              @update:value="
+                (v: 'proportional' | 'snap') =>
+                  onTrough(
+                    'how the float moves',
+                    (n) => n.inlet?.floatValve && void (n.inlet.floatValve.characteristic = v),
+                  )
+              "
             />
           </EntryRow>
         </template>
@@ -112,13 +231,27 @@ const visits = computed(() => (herd.value?.visits ?? []).map((v) => `${v.at}, ${
               @change="
                 (event) => {
                   const count = Math.round(Number((event.target as HTMLInputElement).value));
-                  if (count >= 0 && count <= 100000) onTrough('size of the herd', (n) => n.herds?.[0] && void (n.herds[0].count = count));
+                  if (count >= 0 && count <= 100000)
+                    onTrough('size of the herd', (n) => n.herds?.[0] && void (n.herds[0].count = count));
                   else (event.target as HTMLInputElement).value = String(herd?.count ?? 0);
                 }
               "
             />
           </EntryRow>
-          <EntryRow label="Each drinks a day" :value="toSI(herd.litresPerHeadPerDay, FILE_UNITS.litre)" quantity="volume" :limits="{ min: 0, max: 1 }" :note="`They come at ${visits.join('; and at ')}.`" :commit="(si) => onTrough('water a head', (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = r4(fromSI(si, FILE_UNITS.litre))))" />
+          <EntryRow
+            label="Each drinks a day"
+            :value="toSI(herd.litresPerHeadPerDay, FILE_UNITS.litre)"
+            quantity="volume"
+            :limits="{ min: 0, max: 1 }"
+            :note="`They come at ${visits.join('; and at ')}.`"
+            :commit="
+              (si) =>
+                onTrough(
+                  'water a head',
+                  (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = r4(fromSI(si, FILE_UNITS.litre))),
+                )
+            "
+          />
         </template>
       </div>
     </div>

@@ -23,7 +23,9 @@ watch(
   },
 );
 const rows = computed(() => PIPE_ROWS.filter((r) => r.family === family.value));
-const ownBore = computed(() => (typeof props.value === 'string' ? undefined : toSI(props.value.insideDiameterMm, FILE_UNITS.mm)));
+const ownBore = computed(() =>
+  typeof props.value === 'string' ? undefined : toSI(props.value.insideDiameterMm, FILE_UNITS.mm),
+);
 
 function choose(pipe: Leg['pipe']): void {
   emit('choose', pipe, all.value);
@@ -32,9 +34,20 @@ function choose(pipe: Leg['pipe']): void {
 </script>
 
 <template>
-  <NModal :show="show" preset="card" title="Which pipe" class="picker" :style="{ width: 'min(600px, 96vw)' }" @update:show="(v: boolean) => emit('update:show', v)">
+  <NModal
+    :show="show"
+    preset="card"
+    title="Which pipe"
+    class="picker"
+    :style="{ width: 'min(600px, 96vw)' }"
+    @update:show="(v: boolean) => emit('update:show', v)"
+  >
     <div class="head">
-      <NSelect v-model:value="family" :options="families.map((f) => ({ label: f, value: f }))" :input-props="{ 'aria-label': 'Kind of pipe' }" />
+      <NSelect
+        v-model:value="family"
+        :options="families.map((f) => ({ label: f, value: f }))"
+        :input-props="{ 'aria-label': 'Kind of pipe' }"
+      />
       <label v-if="several" class="check"><input v-model="all" type="checkbox" /> on every leg of the line</label>
     </div>
     <div class="scroll">
@@ -50,16 +63,24 @@ function choose(pipe: Leg['pipe']): void {
         <tbody>
           <tr v-for="row in rows" :key="row.id" :class="{ now: row.id === value }">
             <td>
-              <button type="button" class="plain-button edged" :data-test="`pipe-${row.id}`" @click="choose(row.id)">{{ nominal(row.nominal) }}</button>
+              <button type="button" class="plain-button edged" :data-test="`pipe-${row.id}`" @click="choose(row.id)">
+                {{ nominal(row.nominal) }}
+              </button>
             </td>
             <td class="n figure">{{ showText(toSI(row.insideDiameterMm, FILE_UNITS.mm), 'bore', settings.units) }}</td>
-            <td class="n">{{ row.ratingKPa ? showText(toSI(row.ratingKPa, FILE_UNITS.kPa), 'pressure', settings.units) : 'not rated' }}</td>
+            <td class="n">
+              {{
+                row.ratingKPa ? showText(toSI(row.ratingKPa, FILE_UNITS.kPa), 'pressure', settings.units) : 'not rated'
+              }}
+            </td>
             <td class="small muted">{{ row.basis }}</td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p v-if="rows[0]" class="small muted source">{{ rows[0].source }} Read what is printed on the pipe: it wins over any table.</p>
+    <p v-if="rows[0]" class="small muted source">
+      {{ rows[0].source }} Read what is printed on the pipe: it wins over any table.
+    </p>
     <p class="own">
       Or a bore of your own:
       <QuantityField

@@ -48,7 +48,14 @@ const parts = computed(() => {
     return n === 0 ? '' : n === 1 ? `one ${one}` : `${n} ${many}`;
   };
   const length = plan.lines.reduce((sum, l) => sum + l.legs.reduce((s, leg) => s + leg.lengthM, 0), 0);
-  const list = [count('source', 'source', 'sources'), count('tank', 'tank', 'tanks'), count('trough', 'trough', 'troughs'), count('outlet', 'outlet', 'outlets')].filter(Boolean).join(', ');
+  const list = [
+    count('source', 'source', 'sources'),
+    count('tank', 'tank', 'tanks'),
+    count('trough', 'trough', 'troughs'),
+    count('outlet', 'outlet', 'outlets'),
+  ]
+    .filter(Boolean)
+    .join(', ');
   return `${list.charAt(0).toUpperCase()}${list.slice(1)}${length > 0 ? ` on ${showText(length, 'distance', settings.units)} of line` : ''}`;
 });
 const worst = computed<Finding | undefined>(() => results.value?.findings[0]);
@@ -75,14 +82,41 @@ const said = computed(() => {
         <p class="muted parts">{{ parts }}</p>
         <p v-if="document" class="worst">
           <DropGlyph :level="begun ? 'begun' : (worst?.severity ?? 'good')" />
-          <span><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'good')] }}.</strong> {{ said }}</span>
+          <span
+            ><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'good')] }}.</strong> {{ said }}</span
+          >
         </p>
       </div>
     </RouterLink>
     <footer v-if="document">
-      <button type="button" class="plain-button" :aria-label="`Duplicate ${plan.title}`" title="Duplicate" @click="emit('duplicate', document)"><Copy :size="18" aria-hidden="true" /></button>
-      <button type="button" class="plain-button" :aria-label="`Save ${plan.title} as a file`" title="Save as a file" @click="emit('download', document)"><Download :size="18" aria-hidden="true" /></button>
-      <button type="button" class="plain-button" :aria-label="`Delete ${plan.title}`" title="Delete" :data-test="`delete-${plan.id}`" @click="emit('remove')"><Trash2 :size="18" aria-hidden="true" /></button>
+      <button
+        type="button"
+        class="plain-button"
+        :aria-label="`Duplicate ${plan.title}`"
+        title="Duplicate"
+        @click="emit('duplicate', document)"
+      >
+        <Copy :size="18" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :aria-label="`Save ${plan.title} as a file`"
+        title="Save as a file"
+        @click="emit('download', document)"
+      >
+        <Download :size="18" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :aria-label="`Delete ${plan.title}`"
+        title="Delete"
+        :data-test="`delete-${plan.id}`"
+        @click="emit('remove')"
+      >
+        <Trash2 :size="18" aria-hidden="true" />
+      </button>
     </footer>
   </article>
 </template>

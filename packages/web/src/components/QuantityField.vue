@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
-import { computed, ref, useId, watch } from 'vue';
+import { computed, nextTick, ref, useId, watch } from 'vue';
 import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -25,7 +25,8 @@ const emit = defineEmits<{ next: [backwards: boolean] }>();
 const settings = useSettings();
 const errorId = useId();
 const error = ref('');
-const typing = ref(false);
+/** Typed on since the last figure was taken: what stands in the field is the person's, not the plan's. */
+const dirty = ref(false);
 const draft = ref('');
 
 const shown = computed(() => {
@@ -36,9 +37,9 @@ const shown = computed(() => {
 const symbol = computed(() => unitFor(props.quantity, settings.units).symbol);
 
 watch(
-  [shown],
+  shown,
   () => {
-    if (!typing.value && !error.value) draft.value = shown.value;
+    if (!dirty.value) draft.value = shown.value;
   },
   { immediate: true },
 );
@@ -46,15 +47,21 @@ watch(
 watch(
   () => props.value,
   () => {
-    error.value = '';
-    if (!typing.value) draft.value = shown.value;
+    if (error.value) putBack();
   },
 );
 
+function putBack(): void {
+  error.value = '';
+  dirty.value = false;
+  draft.value = shown.value;
+}
+
+/** Takes what was typed; keeps it in the field when it cannot be used. */
 function attempt(): boolean {
+  if (!dirty.value) return true;
   if (draft.value.trim() === shown.value) {
-    error.value = '';
-    draft.value = shown.value;
+    putBack();
     return true;
   }
   const reading = read(draft.value, props.quantity, settings.units, props.limits);
@@ -62,33 +69,35 @@ function attempt(): boolean {
   return error.value === '';
 }
 
+/** Takes what was typed and shows it as the plan has it. */
+function settle(): boolean {
+  if (!attempt()) return false;
+  dirty.value = false;
+  // the new value arrives with the next drawing; a value that rounds to the old one shows the old one
+  void nextTick(() => {
+    if (!dirty.value) draft.value = shown.value;
+  });
+  return true;
+}
+
 function onInput(event: Event): void {
   draft.value = (event.target as HTMLInputElement).value;
+  dirty.value = true;
   if (props.live) attempt();
 }
 
 function onFocus(event: FocusEvent): void {
-  typing.value = true;
   (event.target as HTMLInputElement).select();
-}
-
-function onBlur(): void {
-  typing.value = false;
-  if (attempt()) draft.value = shown.value;
 }
 
 function onKey(event: KeyboardEvent): void {
   if (event.altKey || event.ctrlKey || event.metaKey) return;
   if (event.key === 'Enter') {
     event.preventDefault();
-    if (attempt()) {
-      draft.value = shown.value;
-      emit('next', event.shiftKey);
-    }
+    if (settle()) emit('next', event.shiftKey);
   } else if (event.key === 'Escape') {
     event.stopPropagation();
-    error.value = '';
-    draft.value = shown.value;
+    putBack();
   }
 }
 </script>
@@ -106,7 +115,7 @@ function onKey(event: KeyboardEvent): void {
       :aria-describedby="error ? errorId : undefined"
       @input="onInput"
       @focus="onFocus"
-      @blur="onBlur"
+      @blur="settle"
       @keydown="onKey"
     />
     <span v-if="showUnit && symbol" class="unit muted" aria-hidden="true">{{ symbol }}</span>

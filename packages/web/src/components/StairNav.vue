@@ -32,7 +32,12 @@ const reached = (k: number): boolean => k <= props.steps.findIndex((s) => s.key 
       <ChevronDown :size="18" aria-hidden="true" />
     </button>
     <ol>
-      <li v-for="(step, k) in steps" :key="step.key" :class="{ reached: reached(k), current: step.key === current }" :style="{ '--k': k }">
+      <li
+        v-for="(step, k) in steps"
+        :key="step.key"
+        :class="{ reached: reached(k), current: step.key === current }"
+        :style="{ '--k': k }"
+      >
         <button
           type="button"
           :aria-current="step.key === current ? 'step' : undefined"

@@ -20,8 +20,10 @@ const settings = useSettings();
 const plan = computed(() => props.results.compiled.plan);
 const tanks = computed(() => plan.value.nodes.filter((n): n is Tank => n.kind === 'tank'));
 const tank = computed(() => tanks.value.find((t) => t.id === props.tank) ?? tanks.value[0]);
-const said = (faults: readonly Fault[]): string | undefined => faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
-const change = (label: string, recipe: (node: Tank) => void): string | undefined => said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+const said = (faults: readonly Fault[]): string | undefined =>
+  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
+const change = (label: string, recipe: (node: Tank) => void): string | undefined =>
+  said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
 const shapeIn = computed(() => tankShape(tank.value.shape, tank.value.count));
 const volume = (level: number): string => showText(volumeAt(shapeIn.value, level), 'volume', settings.units);
 const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
@@ -29,7 +31,11 @@ const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
   { label: 'lying, round', value: 'horizontal-cylinder' },
   { label: 'box', value: 'box' },
 ];
-const shapeOptions = computed(() => (tank.value?.shape.type === 'table' ? [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }] : SHAPES));
+const shapeOptions = computed(() =>
+  tank.value?.shape.type === 'table'
+    ? [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }]
+    : SHAPES,
+);
 
 /** Keeps the height when the shape changes, so that the heights of outlet and overflow still fit. */
 function setShape(type: Shape['type']): void {
@@ -40,7 +46,11 @@ function setShape(type: Shape['type']): void {
     const wide = s.type === 'box' ? s.widthM : s.diameterM;
     const long = s.type === 'box' || s.type === 'horizontal-cylinder' ? s.lengthM : wide;
     t.shape =
-      type === 'box' ? { type, lengthM: long, widthM: wide, heightM: high } : type === 'vertical-cylinder' ? { type, diameterM: wide, heightM: high } : { type, diameterM: high, lengthM: long };
+      type === 'box'
+        ? { type, lengthM: long, widthM: wide, heightM: high }
+        : type === 'vertical-cylinder'
+          ? { type, diameterM: wide, heightM: high }
+          : { type, diameterM: high, lengthM: long };
   });
 }
 
@@ -68,15 +78,49 @@ const sizes = computed<Row[]>(() => {
   });
   if (s.type === 'vertical-cylinder') return [row('diameterM', 'Across, inside'), row('heightM', 'Height, inside')];
   if (s.type === 'horizontal-cylinder') return [row('diameterM', 'Across, inside'), row('lengthM', 'Length, inside')];
-  return s.type === 'box' ? [row('lengthM', 'Length, inside'), row('widthM', 'Width, inside'), row('heightM', 'Height, inside')] : [];
+  return s.type === 'box'
+    ? [row('lengthM', 'Length, inside'), row('widthM', 'Width, inside'), row('heightM', 'Height, inside')]
+    : [];
 });
 const levels = computed<Row[]>(() => {
   const t = tank.value;
   return [
-    { key: 'standM', label: 'Stands above the ground by', value: t.standM ?? 0, quantity: 'height', min: 0, set: (n, v) => void (n.standM = v), note: 'A full tank is heavy: above 2 m, or near people, ask a licensed engineer. Local codes come first.' },
-    { key: 'startLevelM', label: 'Water in it today, deep', value: t.startLevelM ?? t.overflowM, quantity: 'height', min: 0, set: (n, v) => void (n.startLevelM = v), note: `${volume(t.startLevelM ?? t.overflowM)} in the tank` },
-    { key: 'outletM', label: 'Outlet above the floor', value: t.outletM, quantity: 'height', min: 0, set: (n, v) => void (n.outletM = v), note: `${volume(t.outletM)} below it stay behind` },
-    { key: 'overflowM', label: 'Overflow above the floor', value: t.overflowM, quantity: 'height', min: 0.01, set: (n, v) => void (n.overflowM = v), note: `${volume(t.overflowM)} when it runs over` },
+    {
+      key: 'standM',
+      label: 'Stands above the ground by',
+      value: t.standM ?? 0,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.standM = v),
+      note: 'A full tank is heavy: above 2 m, or near people, ask a licensed engineer. Local codes come first.',
+    },
+    {
+      key: 'startLevelM',
+      label: 'Water in it today, deep',
+      value: t.startLevelM ?? t.overflowM,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.startLevelM = v),
+      note: `${volume(t.startLevelM ?? t.overflowM)} in the tank`,
+    },
+    {
+      key: 'outletM',
+      label: 'Outlet above the floor',
+      value: t.outletM,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.outletM = v),
+      note: `${volume(t.outletM)} below it stay behind`,
+    },
+    {
+      key: 'overflowM',
+      label: 'Overflow above the floor',
+      value: t.overflowM,
+      quantity: 'height',
+      min: 0.01,
+      set: (n, v) => void (n.overflowM = v),
+      note: `${volume(t.overflowM)} when it runs over`,
+    },
   ];
 });
 const round = (si: number): number => Number(si.toFixed(4));
@@ -86,15 +130,44 @@ const round = (si: number): number => Number(si.toFixed(4));
   <section v-if="tank" class="store sheet" aria-labelledby="store-title">
     <header>
       <h2 id="store-title">Store</h2>
-      <NSelect v-if="tanks.length > 1" class="which" :value="tank.id" :options="tanks.map((t) => ({ label: t.name ?? t.id, value: t.id }))" :input-props="{ 'aria-label': 'Tank' }" @update:value="(id: string) => emit('tank', id)" />
-      <span class="muted">holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the brim</span>
+      <NSelect
+        v-if="tanks.length > 1"
+        class="which"
+        :value="tank.id"
+        :options="tanks.map((t) => ({ label: t.name ?? t.id, value: t.id }))"
+        :input-props="{ 'aria-label': 'Tank' }"
+        @update:value="(id: string) => emit('tank', id)"
+      />
+      <span class="muted"
+        >holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the
+        brim</span
+      >
     </header>
     <div class="halves">
       <div>
         <h3>The tank</h3>
-        <EntryRow label="Name"><NameField :value="tank.name ?? ''" label="Name of the tank" @change="(name) => change('name of the tank', (t) => void (t.name = name))" /></EntryRow>
-        <EntryRow label="Shape"><NSelect :value="tank.shape.type" :options="[...shapeOptions]" :input-props="{ 'aria-label': 'Shape of the tank' }" @update:value="setShape" /></EntryRow>
-        <EntryRow v-for="r in sizes" :key="r.key" :label="r.label" :value="r.value" :quantity="r.quantity" :limits="{ min: r.min }" :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))" />
+        <EntryRow label="Name"
+          ><NameField
+            :value="tank.name ?? ''"
+            label="Name of the tank"
+            @change="(name) => change('name of the tank', (t) => void (t.name = name))"
+        /></EntryRow>
+        <EntryRow label="Shape"
+          ><NSelect
+            :value="tank.shape.type"
+            :options="[...shapeOptions]"
+            :input-props="{ 'aria-label': 'Shape of the tank' }"
+            @update:value="setShape"
+        /></EntryRow>
+        <EntryRow
+          v-for="r in sizes"
+          :key="r.key"
+          :label="r.label"
+          :value="r.value"
+          :quantity="r.quantity"
+          :limits="{ min: r.min }"
+          :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
+        />
         <p v-if="tank.shape.type === 'table'" class="muted small">Its levels and volumes come from the plan file.</p>
       </div>
       <div>
@@ -106,13 +179,25 @@ const round = (si: number): number => Number(si.toFixed(4));
           note="The legs that leave it start here; the next places keep their own heights."
           :commit="(si) => said(edit(setGround(tank.id, round(si))))"
         />
-        <EntryRow v-for="r in levels" :key="r.key" :label="r.label" :value="r.value" :quantity="r.quantity" :limits="{ min: r.min }" :note="r.note" :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))" />
+        <EntryRow
+          v-for="r in levels"
+          :key="r.key"
+          :label="r.label"
+          :value="r.value"
+          :quantity="r.quantity"
+          :limits="{ min: r.min }"
+          :note="r.note"
+          :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
+        />
       </div>
     </div>
   </section>
   <section v-else class="store sheet empty">
     <h2>No tank yet</h2>
-    <p>A line can start from a spring alone, but a tank holds the night for the day. Quick start on the page of your plans begins with one.</p>
+    <p>
+      A line can start from a spring alone, but a tank holds the night for the day. Quick start on the page of your
+      plans begins with one.
+    </p>
   </section>
 </template>
 

@@ -14,7 +14,9 @@ const THEMES: readonly { key: ThemeChoice; label: string }[] = [
 ];
 const themeIcon = computed(() => ({ light: SunDim, dark: Moon, outdoor: Sun })[settings.theme]);
 const themeWord = computed(() => ({ light: 'Light', dark: 'Dark', outdoor: 'Outdoors' })[settings.theme]);
-const options = computed(() => THEMES.map((t) => ({ ...t, label: t.key === settings.choice ? `${t.label}, in use` : t.label })));
+const options = computed(() =>
+  THEMES.map((t) => ({ ...t, label: t.key === settings.choice ? `${t.label}, in use` : t.label })),
+);
 </script>
 
 <template>
@@ -30,7 +32,11 @@ const options = computed(() => THEMES.map((t) => ({ ...t, label: t.key === setti
         type="button"
         class="plain-button"
         data-test="units"
-        :title="settings.units === 'metric' ? 'Metres and litres; switch to feet and US gallons' : 'Feet and US gallons; switch to metres and litres'"
+        :title="
+          settings.units === 'metric'
+            ? 'Metres and litres; switch to feet and US gallons'
+            : 'Feet and US gallons; switch to metres and litres'
+        "
         @click="settings.units = settings.units === 'metric' ? 'us' : 'metric'"
       >
         <Ruler :size="18" aria-hidden="true" />

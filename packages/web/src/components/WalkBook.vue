@@ -17,8 +17,19 @@ import type { LegRef } from './HillsideView.vue';
 import PipePicker from './PipePicker.vue';
 import QuantityField from './QuantityField.vue';
 
-const props = defineProps<{ results: PlanResults; line: string; leg: number | null; hovered: LegRef | null; edit: (command: Command) => readonly Fault[] }>();
-const emit = defineEmits<{ line: [id: string]; leg: [leg: number]; hover: [leg: LegRef | null]; open: [key: FigureKey] }>();
+const props = defineProps<{
+  results: PlanResults;
+  line: string;
+  leg: number | null;
+  hovered: LegRef | null;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const emit = defineEmits<{
+  line: [id: string];
+  leg: [leg: number];
+  hover: [leg: LegRef | null];
+  open: [key: FigureKey];
+}>();
 
 const settings = useSettings();
 const body = ref<HTMLElement | null>(null);
@@ -51,16 +62,24 @@ const rows = computed(() => {
 const total = computed(() => {
   const legs = map.value?.plan.legs ?? [];
   return {
-    length: bare(legs.reduce((sum, l) => sum + l.lengthM, 0), 'distance'),
-    rise: bare(rows.value.reduce((sum, r) => sum + r.rise, 0), 'rise'),
+    length: bare(
+      legs.reduce((sum, l) => sum + l.lengthM, 0),
+      'distance',
+    ),
+    rise: bare(
+      rows.value.reduce((sum, r) => sum + r.rise, 0),
+      'rise',
+    ),
     loss: bare(found.value?.segmentLoss.reduce((a, b) => a + b, 0) ?? 0, 'loss'),
   };
 });
 
-const said = (faults: readonly Fault[]): string | undefined => faults[0] && `${capital(faults[0].message)}: ${faults[0].advice}.`;
+const said = (faults: readonly Fault[]): string | undefined =>
+  faults[0] && `${capital(faults[0].message)}: ${faults[0].advice}.`;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const run = (command: Command): string | undefined => said(props.edit(command));
-const changeLeg = (k: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): string | undefined => run(setLeg(props.line, k, changes, what));
+const changeLeg = (k: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): string | undefined =>
+  run(setLeg(props.line, k, changes, what));
 
 const picking = ref(false);
 const fitting = ref(false);
@@ -72,7 +91,9 @@ function choosePipe(pipe: Leg['pipe'], all: boolean): void {
 async function focusCell(leg: number, column: string): Promise<void> {
   emit('leg', leg);
   await nextTick();
-  body.value?.querySelector<HTMLElement>(`[data-cell="${leg}-${column}"] input, [data-cell="${leg}-${column}"] button`)?.focus();
+  body.value
+    ?.querySelector<HTMLElement>(`[data-cell="${leg}-${column}"] input, [data-cell="${leg}-${column}"] button`)
+    ?.focus();
 }
 
 /** Enter goes down the column; below the last leg a new one opens itself. */
@@ -105,7 +126,9 @@ async function move(by: number): Promise<void> {
 
 function onKey(event: KeyboardEvent): void {
   if (!event.altKey) return;
-  const action = { ArrowUp: () => move(-1), ArrowDown: () => move(1), Enter: add, Delete: remove, Backspace: remove }[event.key];
+  const action = { ArrowUp: () => move(-1), ArrowDown: () => move(1), Enter: add, Delete: remove, Backspace: remove }[
+    event.key
+  ];
   if (!action) return;
   event.preventDefault();
   (event.target as HTMLElement).blur();
@@ -151,10 +174,46 @@ defineExpose({ focusCell, add });
       />
       <span v-else class="muted">{{ rows.length }} {{ rows.length === 1 ? 'leg' : 'legs' }}</span>
       <span class="actions no-print">
-        <button type="button" class="plain-button" title="Move the leg up (Alt and arrow up)" aria-label="Move the leg up" :disabled="active === 0" @click="move(-1)"><ArrowUp :size="18" aria-hidden="true" /></button>
-        <button type="button" class="plain-button" title="Move the leg down (Alt and arrow down)" aria-label="Move the leg down" :disabled="active === rows.length - 1" @click="move(1)"><ArrowDown :size="18" aria-hidden="true" /></button>
-        <button type="button" class="plain-button" title="Take the leg out (Alt and Delete)" aria-label="Take the leg out" :disabled="rows.length < 2" data-test="remove-leg" @click="remove"><Trash2 :size="18" aria-hidden="true" /></button>
-        <button type="button" class="plain-button" title="Put a leg in below (Alt and Enter)" data-test="add-leg" @click="add"><Plus :size="18" aria-hidden="true" />Add a leg</button>
+        <button
+          type="button"
+          class="plain-button"
+          title="Move the leg up (Alt and arrow up)"
+          aria-label="Move the leg up"
+          :disabled="active === 0"
+          @click="move(-1)"
+        >
+          <ArrowUp :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="plain-button"
+          title="Move the leg down (Alt and arrow down)"
+          aria-label="Move the leg down"
+          :disabled="active === rows.length - 1"
+          @click="move(1)"
+        >
+          <ArrowDown :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="plain-button"
+          title="Take the leg out (Alt and Delete)"
+          aria-label="Take the leg out"
+          :disabled="rows.length < 2"
+          data-test="remove-leg"
+          @click="remove"
+        >
+          <Trash2 :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="plain-button"
+          title="Put a leg in below (Alt and Enter)"
+          data-test="add-leg"
+          @click="add"
+        >
+          <Plus :size="18" aria-hidden="true" />Add a leg
+        </button>
       </span>
     </header>
     <div class="scroll">
@@ -168,17 +227,31 @@ defineExpose({ focusCell, add });
           </tr>
           <tr>
             <th class="k"><span class="visually-hidden">Leg</span></th>
-            <th class="span">From, to <span class="unit">{{ unitOf('distance') }}</span></th>
-            <th class="n">Length <span class="unit">{{ unitOf('distance') }}</span></th>
-            <th class="n">Rise, fall <span class="unit">{{ unitOf('rise') }}</span></th>
-            <th class="n">Depth <span class="unit">{{ unitOf('depth') }}</span></th>
+            <th class="span">
+              From, to <span class="unit">{{ unitOf('distance') }}</span>
+            </th>
+            <th class="n">
+              Length <span class="unit">{{ unitOf('distance') }}</span>
+            </th>
+            <th class="n">
+              Rise, fall <span class="unit">{{ unitOf('rise') }}</span>
+            </th>
+            <th class="n">
+              Depth <span class="unit">{{ unitOf('depth') }}</span>
+            </th>
             <th>Ground</th>
             <th>Pipe</th>
             <th>Fittings</th>
             <th class="gutter" aria-hidden="true"></th>
-            <th class="n">Loss <span class="unit">{{ unitOf('loss') }}</span></th>
-            <th class="n">Speed <span class="unit">{{ unitOf('speed') }}</span></th>
-            <th class="n">At the end <span class="unit">{{ unitOf('pressure') }}</span></th>
+            <th class="n">
+              Loss <span class="unit">{{ unitOf('loss') }}</span>
+            </th>
+            <th class="n">
+              Speed <span class="unit">{{ unitOf('speed') }}</span>
+            </th>
+            <th class="n">
+              At the end <span class="unit">{{ unitOf('pressure') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody ref="body">
@@ -194,17 +267,48 @@ defineExpose({ focusCell, add });
             <td class="k"><GripVertical class="grip no-print" :size="14" aria-hidden="true" />{{ k + 1 }}</td>
             <td class="span">
               <span>{{ row.from }}</span>
-              <svg width="20" height="14" aria-hidden="true"><line x1="2" x2="18" :y1="row.rise > 0 ? 12 : row.rise < 0 ? 2 : 7" :y2="row.rise > 0 ? 2 : row.rise < 0 ? 12 : 7" /></svg>
+              <svg width="20" height="14" aria-hidden="true">
+                <line
+                  x1="2"
+                  x2="18"
+                  :y1="row.rise > 0 ? 12 : row.rise < 0 ? 2 : 7"
+                  :y2="row.rise > 0 ? 2 : row.rise < 0 ? 12 : 7"
+                />
+              </svg>
               <span>{{ row.to }}</span>
             </td>
             <td class="n" :data-cell="`${k}-length`" data-label="Length">
-              <QuantityField plain :value="row.leg.lengthM" quantity="distance" :label="`Length of leg ${k + 1}`" :limits="{ min: 0.01, max: 100000 }" :commit="(si) => changeLeg(k, { lengthM: Number(si.toFixed(4)) }, 'length')" @next="(back) => next(k, 'length', back)" />
+              <QuantityField
+                plain
+                :value="row.leg.lengthM"
+                quantity="distance"
+                :label="`Length of leg ${k + 1}`"
+                :limits="{ min: 0.01, max: 100000 }"
+                :commit="(si) => changeLeg(k, { lengthM: Number(si.toFixed(4)) }, 'length')"
+                @next="(back) => next(k, 'length', back)"
+              />
             </td>
             <td class="n" :data-cell="`${k}-rise`" data-label="Rise, fall">
-              <QuantityField plain signed :value="row.rise" quantity="rise" :label="`Rise or fall of leg ${k + 1}`" :commit="(si) => run(setRise(line, k, Number(si.toFixed(4))))" @next="(back) => next(k, 'rise', back)" />
+              <QuantityField
+                plain
+                signed
+                :value="row.rise"
+                quantity="rise"
+                :label="`Rise or fall of leg ${k + 1}`"
+                :commit="(si) => run(setRise(line, k, Number(si.toFixed(4))))"
+                @next="(back) => next(k, 'rise', back)"
+              />
             </td>
             <td class="n" :data-cell="`${k}-depth`" data-label="Depth">
-              <QuantityField plain :value="row.leg.depthM ?? 0" quantity="depth" :label="`Depth of the pipe on leg ${k + 1}`" :limits="{ min: -50, max: 50 }" :commit="(si) => changeLeg(k, { depthM: Number(si.toFixed(4)) }, 'depth')" @next="(back) => next(k, 'depth', back)" />
+              <QuantityField
+                plain
+                :value="row.leg.depthM ?? 0"
+                quantity="depth"
+                :label="`Depth of the pipe on leg ${k + 1}`"
+                :limits="{ min: -50, max: 50 }"
+                :commit="(si) => changeLeg(k, { depthM: Number(si.toFixed(4)) }, 'depth')"
+                @next="(back) => next(k, 'depth', back)"
+              />
             </td>
             <td :data-cell="`${k}-remark`" data-label="Ground">
               <input
@@ -248,11 +352,36 @@ defineExpose({ focusCell, add });
               </button>
             </td>
             <td class="gutter" aria-hidden="true"></td>
-            <td class="n worked" data-label="Loss"><button type="button" class="figure" :aria-label="`Loss of leg ${k + 1}: ${row.loss} ${unitOf('loss')}, show the working`" @click="emit('open', { of: 'loss', id: line, leg: k })">{{ row.loss }}</button></td>
-            <td class="n worked" data-label="Speed"><button type="button" class="figure" :aria-label="`Speed in leg ${k + 1}: ${row.speed} ${unitOf('speed')}, show the working`" @click="emit('open', { of: 'speed', id: line, leg: k })">{{ row.speed }}</button></td>
+            <td class="n worked" data-label="Loss">
+              <button
+                type="button"
+                class="figure"
+                :aria-label="`Loss of leg ${k + 1}: ${row.loss} ${unitOf('loss')}, show the working`"
+                @click="emit('open', { of: 'loss', id: line, leg: k })"
+              >
+                {{ row.loss }}
+              </button>
+            </td>
+            <td class="n worked" data-label="Speed">
+              <button
+                type="button"
+                class="figure"
+                :aria-label="`Speed in leg ${k + 1}: ${row.speed} ${unitOf('speed')}, show the working`"
+                @click="emit('open', { of: 'speed', id: line, leg: k })"
+              >
+                {{ row.speed }}
+              </button>
+            </td>
             <td class="n worked" data-label="At the end">
               <span v-if="row.held" class="thin" title="The hump holds the flow: no pressure is left here">held</span>
-              <button type="button" class="figure" :aria-label="`Pressure at the end of leg ${k + 1}: ${row.pressure} ${unitOf('pressure')}, show the working`" @click="emit('open', { of: 'station', id: line, leg: k + 1 })">{{ row.pressure }}</button>
+              <button
+                type="button"
+                class="figure"
+                :aria-label="`Pressure at the end of leg ${k + 1}: ${row.pressure} ${unitOf('pressure')}, show the working`"
+                @click="emit('open', { of: 'station', id: line, leg: k + 1 })"
+              >
+                {{ row.pressure }}
+              </button>
             </td>
           </tr>
         </tbody>
@@ -270,7 +399,13 @@ defineExpose({ focusCell, add });
         </tfoot>
       </table>
     </div>
-    <PipePicker v-if="rows[active]" v-model:show="picking" :value="rows[active].leg.pipe" several @choose="choosePipe" />
+    <PipePicker
+      v-if="rows[active]"
+      v-model:show="picking"
+      :value="rows[active].leg.pipe"
+      several
+      @choose="choosePipe"
+    />
     <FittingsDialog
       v-if="rows[active]"
       v-model:show="fitting"
@@ -278,7 +413,9 @@ defineExpose({ focusCell, add });
       :fittings="rows[active].leg.fittings ?? []"
       @change="(list: Fitting[]) => changeLeg(active, { fittings: list }, 'fittings')"
     />
-    <p class="visually-hidden" aria-live="polite">{{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line</p>
+    <p class="visually-hidden" aria-live="polite">
+      {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
+    </p>
   </section>
 </template>
 

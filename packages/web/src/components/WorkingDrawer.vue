@@ -55,7 +55,9 @@ const NAMES: Readonly<Record<string, string>> = {
   'friction-join': '',
   'friction-turbulent': '',
 };
-const heading = computed(() => (shown.value ? `The working: ${NAMES[shown.value.code] ?? ''} ${shown.value.of}`.replace(/\s+/g, ' ') : ''));
+const heading = computed(() =>
+  shown.value ? `The working: ${NAMES[shown.value.code] ?? ''} ${shown.value.of}`.replace(/\s+/g, ' ') : '',
+);
 
 /** A figure as TeX in SI, so that the formula can be followed with a calculator. */
 function tex(term: Term): string {
@@ -74,13 +76,20 @@ const withFigures = computed(() => {
   const { unit } = inRule(w.result.value, w.result.dimension);
   return `${ruleInFigures(w, tex)}${unit ? `\\;\\mathrm{${unit.replace('³', '^3').replace('²', '^2')}}` : ''}`;
 });
-const result = computed(() => (shown.value ? showTerm(shown.value.result.value, shown.value.result.dimension, settings.units) : null));
+const result = computed(() =>
+  shown.value ? showTerm(shown.value.result.value, shown.value.result.dimension, settings.units) : null,
+);
 const resultSI = computed(() => (shown.value ? inRule(shown.value.result.value, shown.value.result.dimension) : null));
 
 const shares = computed(() => {
   const parts = shown.value?.shares?.parts ?? [];
   const sum = parts.reduce((total, p) => total + Math.abs(p.value), 0);
-  return parts.map((p, k) => ({ ...p, share: sum > 0 ? Math.abs(p.value) / sum : 0, short: p.name.match(/leg (\d+)/)?.[1] ?? String(k + 1), text: showText(p.value, 'loss', settings.units) }));
+  return parts.map((p, k) => ({
+    ...p,
+    share: sum > 0 ? Math.abs(p.value) / sum : 0,
+    short: p.name.match(/leg (\d+)/)?.[1] ?? String(k + 1),
+    text: showText(p.value, 'loss', settings.units),
+  }));
 });
 
 const ALTERNATIVE_WORDS: Readonly<Record<Alternative['code'], string>> = {
@@ -99,7 +108,8 @@ const kind = computed(() => {
 });
 const tubes = computed(() => {
   if (!kind.value) return [];
-  const valueOf = (a: Alternative): number => (kind.value === 'pressure' ? a.pressure : kind.value === 'flow' ? a.flow : (a.refill ?? 0));
+  const valueOf = (a: Alternative): number =>
+    kind.value === 'pressure' ? a.pressure : kind.value === 'flow' ? a.flow : (a.refill ?? 0);
   const most = Math.max(...props.alternatives.map(valueOf), 1e-12);
   const quantity = kind.value === 'pressure' ? 'pressure' : kind.value === 'flow' ? 'flow' : 'duration';
   return props.alternatives
@@ -107,12 +117,17 @@ const tubes = computed(() => {
     .map((a) => ({
       code: a.code,
       share: Math.max(0, valueOf(a)) / most,
-      text: kind.value === 'refill' ? showText(valueOf(a), quantity, settings.units) : show(valueOf(a), quantity, settings.units).text,
+      text:
+        kind.value === 'refill'
+          ? showText(valueOf(a), quantity, settings.units)
+          : show(valueOf(a), quantity, settings.units).text,
       label: a.code === 'wider-pipe' && a.label ? `${a.label} first` : ALTERNATIVE_WORDS[a.code],
     }));
 });
 
-const tubeUnit = computed(() => (kind.value === null ? '' : kind.value === 'refill' ? 'time to fill' : unitFor(kind.value, settings.units).symbol));
+const tubeUnit = computed(() =>
+  kind.value === null ? '' : kind.value === 'refill' ? 'time to fill' : unitFor(kind.value, settings.units).symbol,
+);
 
 async function copy(): Promise<void> {
   const w = shown.value;
@@ -139,15 +154,36 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <section v-if="shown" ref="drawer" class="drawer" role="dialog" :aria-label="heading" tabindex="-1" data-test="working">
+  <section
+    v-if="shown"
+    ref="drawer"
+    class="drawer"
+    role="dialog"
+    :aria-label="heading"
+    tabindex="-1"
+    data-test="working"
+  >
     <header>
       <BookOpen :size="20" aria-hidden="true" />
-      <button v-if="path.length > 0" type="button" class="plain-button edged no-print" @click="path = path.slice(0, -1)"><ChevronLeft :size="18" aria-hidden="true" />Back</button>
+      <button
+        v-if="path.length > 0"
+        type="button"
+        class="plain-button edged no-print"
+        @click="path = path.slice(0, -1)"
+      >
+        <ChevronLeft :size="18" aria-hidden="true" />Back
+      </button>
       <h2>{{ heading }}</h2>
       <span class="end no-print">
-        <button type="button" class="plain-button" @click="copy"><Copy :size="18" aria-hidden="true" />{{ copied ? 'Copied' : 'Copy' }}</button>
-        <button type="button" class="plain-button" @click="print"><Printer :size="18" aria-hidden="true" />Print with the book</button>
-        <button type="button" class="plain-button edged" data-test="close-working" @click="emit('close')"><X :size="18" aria-hidden="true" />Close</button>
+        <button type="button" class="plain-button" @click="copy">
+          <Copy :size="18" aria-hidden="true" />{{ copied ? 'Copied' : 'Copy' }}
+        </button>
+        <button type="button" class="plain-button" @click="print">
+          <Printer :size="18" aria-hidden="true" />Print with the book
+        </button>
+        <button type="button" class="plain-button edged" data-test="close-working" @click="emit('close')">
+          <X :size="18" aria-hidden="true" />Close
+        </button>
       </span>
     </header>
     <div class="columns" :class="{ three: tubes.length > 1 }">
@@ -160,8 +196,11 @@ const print = (): void => window.print();
           <FormulaView :tex="withFigures" />
         </template>
         <p v-if="result" class="result">
-          <span aria-hidden="true">=</span> <strong class="figure" data-test="result">{{ result.text }} {{ result.unit }}</strong>
-          <span v-if="resultSI && resultSI.unit && resultSI.unit !== result.unit" class="muted small">{{ resultSI.text }} {{ resultSI.unit }}</span>
+          <span aria-hidden="true">=</span>
+          <strong class="figure" data-test="result">{{ result.text }} {{ result.unit }}</strong>
+          <span v-if="resultSI && resultSI.unit && resultSI.unit !== result.unit" class="muted small"
+            >{{ resultSI.text }} {{ resultSI.unit }}</span
+          >
         </p>
         <p class="source small muted">Source: {{ shown.source }}.</p>
         <p v-for="a in shown.assumptions ?? []" :key="a" class="small muted">Assumed: {{ a }}</p>
@@ -173,10 +212,15 @@ const print = (): void => window.print();
             <tr v-for="(t, k) in shown.terms" :key="t.key">
               <td class="symbol"><FormulaView :tex="t.tex" /></td>
               <td>
-                {{ t.name }}<template v-if="t.source"><br /><span class="small muted">{{ t.source }}</span></template>
+                {{ t.name
+                }}<template v-if="t.source"
+                  ><br /><span class="small muted">{{ t.source }}</span></template
+                >
               </td>
               <td class="n">
-                <button v-if="t.working" type="button" class="figure" @click="path = [...path, k]">{{ showTerm(t.value, t.dimension, settings.units).text }}</button>
+                <button v-if="t.working" type="button" class="figure" @click="path = [...path, k]">
+                  {{ showTerm(t.value, t.dimension, settings.units).text }}
+                </button>
                 <span v-else class="plain">{{ showTerm(t.value, t.dimension, settings.units).text }}</span>
                 <span class="muted small unit">{{ showTerm(t.value, t.dimension, settings.units).unit }}</span>
               </td>
@@ -186,19 +230,31 @@ const print = (): void => window.print();
         <template v-if="shares.length > 1">
           <h3>Where it goes, leg by leg</h3>
           <div class="shares" role="img" :aria-label="shares.map((s) => `${s.name} ${s.text}`).join(', ')">
-            <span v-for="(s, k) in shares" :key="k" :style="{ flexGrow: Math.max(0.02, s.share) }" :title="`${s.name}: ${s.text}`"
+            <span
+              v-for="(s, k) in shares"
+              :key="k"
+              :style="{ flexGrow: Math.max(0.02, s.share) }"
+              :title="`${s.name}: ${s.text}`"
               ><i :style="{ opacity: 0.45 + 0.55 * s.share * 2 }"></i><small>{{ s.short }}</small></span
             >
           </div>
         </template>
       </div>
       <div v-if="tubes.length > 1">
-        <h3>What would change it most <span class="muted small">{{ tubeUnit }}</span></h3>
+        <h3>
+          What would change it most <span class="muted small">{{ tubeUnit }}</span>
+        </h3>
         <ul class="tubes">
           <li v-for="t in tubes" :key="t.code">
             <span class="figure small">{{ t.text }}</span>
             <svg width="26" height="112" aria-hidden="true">
-              <rect x="4" :y="106 - 100 * t.share" width="18" :height="100 * t.share" :class="{ now: t.code === 'as-is' }" />
+              <rect
+                x="4"
+                :y="106 - 100 * t.share"
+                width="18"
+                :height="100 * t.share"
+                :class="{ now: t.code === 'as-is' }"
+              />
               <path d="M4 2V106H22V2" />
             </svg>
             <span class="small">{{ t.label }}</span>

@@ -56,7 +56,11 @@ export function useNaiveTheme(): ComputedRef<GlobalThemeOverrides> {
         boxShadow2: `0 0 0 1px ${token('--rule-strong')}`,
       },
       Card: { titleFontSizeMedium: token('--title-m'), titleFontWeight: '700', borderColor: token('--rule') },
-      InternalSelection: { border: `1px solid ${token('--rule-strong')}`, color: token('--sheet'), textColor: token('--ink') },
+      InternalSelection: {
+        border: `1px solid ${token('--rule-strong')}`,
+        color: token('--sheet'),
+        textColor: token('--ink'),
+      },
       Dialog: { borderRadius: token('--radius') },
     };
   });

@@ -16,7 +16,13 @@ export interface PlanResults {
 export function resultsOf(plan: Plan): PlanResults {
   const compiled = compilePlan(plan);
   const result = solvePlan(compiled);
-  return { compiled, result, findings: judgePlan(compiled, result), takers: takers(compiled), height: (id) => heightFor(compiled, id) };
+  return {
+    compiled,
+    result,
+    findings: judgePlan(compiled, result),
+    takers: takers(compiled),
+    height: (id) => heightFor(compiled, id),
+  };
 }
 
 export const usePlanResults = (plan: Readonly<Ref<Plan | null>>): ComputedRef<PlanResults | null> =>

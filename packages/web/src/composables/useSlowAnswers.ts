@@ -9,7 +9,10 @@ type Api = Remote<{ slowAnswers: (plan: Plan, id: string) => SlowAnswers }>;
 /** How long after an edit the worker is asked, ms: typing on does not queue up work. */
 const SETTLE_MS = 60;
 
-export function useSlowAnswers(plan: Readonly<Ref<Plan | null>>, node: Readonly<Ref<string>>): {
+export function useSlowAnswers(
+  plan: Readonly<Ref<Plan | null>>,
+  node: Readonly<Ref<string>>,
+): {
   answers: Readonly<Ref<SlowAnswers | null>>;
   busy: Readonly<Ref<boolean>>;
 } {

@@ -7,10 +7,19 @@ import { showText, type UnitSystem } from './quantities.ts';
 export const nameIn = (plan: Plan, id: string): string =>
   plan.nodes.find((n) => n.id === id)?.name ?? plan.lines.find((l) => l.id === id)?.name ?? id;
 
-const VULGAR: Readonly<Record<string, string>> = { '1/2': '½', '3/4': '¾', '1-1/4': '1¼', '1-1/2': '1½', '2-1/2': '2½', '3/8': '⅜', '5/8': '⅝' };
+const VULGAR: Readonly<Record<string, string>> = {
+  '1/2': '½',
+  '3/4': '¾',
+  '1-1/4': '1¼',
+  '1-1/2': '1½',
+  '2-1/2': '2½',
+  '3/8': '⅜',
+  '5/8': '⅝',
+};
 
 /** Nominal size as printed on the pipe, with one-sign fractions: "1¼ in". */
-export const nominal = (text: string): string => text.replace(/\d+-\d\/\d|\d\/\d/, (fraction) => VULGAR[fraction] ?? fraction);
+export const nominal = (text: string): string =>
+  text.replace(/\d+-\d\/\d|\d\/\d/, (fraction) => VULGAR[fraction] ?? fraction);
 
 export function pipeName(pipe: Leg['pipe'], system: UnitSystem): string {
   if (typeof pipe !== 'string') return `bore ${showText(pipe.insideDiameterMm / 1000, 'bore', system)}`;
@@ -36,12 +45,14 @@ const SHORT: Readonly<Record<string, string>> = {
 
 /** "gate valve, 2 couplers"; "none" when there are none. */
 export function fittingsText(leg: Leg): string {
-  const parts = (leg.fittings ?? []).filter((f) => (f.count ?? 1) > 0).map((f) => {
-    const type = 'type' in f && typeof f.type === 'string' ? f.type : undefined;
-    const row = type ? findFitting(type) : undefined;
-    const name = row ? (SHORT[row.id] ?? row.name.split(',')[0].toLowerCase()) : (type ?? 'K as entered');
-    const count = f.count ?? 1;
-    return count === 1 ? name : `${count} ${name}${name.endsWith('s') ? '' : 's'}`;
-  });
+  const parts = (leg.fittings ?? [])
+    .filter((f) => (f.count ?? 1) > 0)
+    .map((f) => {
+      const type = 'type' in f && typeof f.type === 'string' ? f.type : undefined;
+      const row = type ? findFitting(type) : undefined;
+      const name = row ? (SHORT[row.id] ?? row.name.split(',')[0].toLowerCase()) : (type ?? 'K as entered');
+      const count = f.count ?? 1;
+      return count === 1 ? name : `${count} ${name}${name.endsWith('s') ? '' : 's'}`;
+    });
   return parts.length > 0 ? parts.join(', ') : 'none';
 }

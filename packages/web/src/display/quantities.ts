@@ -45,7 +45,12 @@ const STYLES: Readonly<Record<Quantity, Style>> = {
   volume: { dimension: 'volume', metric: unit('L', 'volume'), us: unit('US gal', 'volume') },
   speed: { dimension: 'velocity', metric: unit('m/s', 'velocity'), us: unit('ft/s', 'velocity'), decimals: [2, 2] },
   duration: { dimension: 'time', ...both(unit('min', 'time')) },
-  temperature: { dimension: 'temperature', metric: unit('°C', 'temperature'), us: unit('°F', 'temperature'), decimals: [0, 0] },
+  temperature: {
+    dimension: 'temperature',
+    metric: unit('°C', 'temperature'),
+    us: unit('°F', 'temperature'),
+    decimals: [0, 0],
+  },
   area: { dimension: 'area', metric: unit('m²', 'area'), us: unit('ft²', 'area') },
   ratio: { dimension: 'ratio', ...both(unit('', 'ratio')) },
 };
@@ -66,7 +71,10 @@ export function significant(value: number, figures = 3): string {
 
 /** A number with fixed decimals and a true minus sign; thousands parted by a comma. */
 export function fixed(value: number, decimals: number): string {
-  const text = Math.abs(value).toLocaleString('en', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+  const text = Math.abs(value).toLocaleString('en', {
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  });
   const zero = !/[1-9]/.test(text);
   return value < 0 && !zero ? `−${text}` : text;
 }
@@ -87,7 +95,8 @@ export function show(si: number, quantity: Quantity, system: UnitSystem): Shown 
     return { text: value < 10 ? fixed(value, 1) : fixed(value, 0), unit: 'min' };
   }
   if (quantity === 'drop') return { text: system === 'metric' ? fixed(value, 0) : fixed(value, 1), unit: u.symbol };
-  if (quantity === 'distance') return { text: fixed(value, Number.isInteger(Number(value.toFixed(2))) ? 0 : 1), unit: u.symbol };
+  if (quantity === 'distance')
+    return { text: fixed(value, Number.isInteger(Number(value.toFixed(2))) ? 0 : 1), unit: u.symbol };
   if (quantity === 'bore' && system === 'us') return { text: fixed(value, 3), unit: u.symbol };
   const decimals = style.decimals?.[system === 'metric' ? 0 : 1];
   return { text: decimals === undefined ? significant(value) : fixed(value, decimals), unit: u.symbol };
@@ -101,7 +110,9 @@ export const showText = (si: number, quantity: Quantity, system: UnitSystem): st
 
 /** A figure that somebody entered: as short as it was, without zeros that claim more than was said. */
 export const showEntered = (si: number, quantity: Quantity, system: UnitSystem): string =>
-  showText(si, quantity, system).replace(/(\.\d*?)0+(?=\D|$)/, '$1').replace(/\.(?=\D|$)/, '');
+  showText(si, quantity, system)
+    .replace(/(\.\d*?)0+(?=\D|$)/, '$1')
+    .replace(/\.(?=\D|$)/, '');
 
 /** What stands in a field: plain digits in the field's unit, enough of them to lose nothing that matters. */
 export function editable(si: number, quantity: Quantity, system: UnitSystem): string {
@@ -135,8 +146,10 @@ export function read(text: string, quantity: Quantity, system: UnitSystem, limit
     return { ok: false, message };
   }
   const { min, max } = limits;
-  if (min !== undefined && parsed.si < min) return { ok: false, message: `Give at least ${showText(min, quantity, system)}.` };
-  if (max !== undefined && parsed.si > max) return { ok: false, message: `Give at most ${showText(max, quantity, system)}.` };
+  if (min !== undefined && parsed.si < min)
+    return { ok: false, message: `Give at least ${showText(min, quantity, system)}.` };
+  if (max !== undefined && parsed.si > max)
+    return { ok: false, message: `Give at most ${showText(max, quantity, system)}.` };
   return { ok: true, si: parsed.si };
 }
 

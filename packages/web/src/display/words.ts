@@ -45,7 +45,10 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
     figure: true,
     opens,
   });
-  const given = (key: string, quantity: Quantity): Part => ({ text: showEntered(Number(v[key]), quantity, system), figure: true });
+  const given = (key: string, quantity: Quantity): Part => ({
+    text: showEntered(Number(v[key]), quantity, system),
+    figure: true,
+  });
   switch (finding.code) {
     case 'outlet-above-water':
       return say`No flow: the outlet stands ${fig('above', 'height', { of: 'static', id })} above the water.`;

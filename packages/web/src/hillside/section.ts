@@ -76,7 +76,7 @@ export interface Section {
 export function chainTo(results: PlanResults, id: string): { line: string; reversed: boolean }[] {
   const chain: { line: string; reversed: boolean }[] = [];
   const seen = new Set<string>();
-  for (let at: string | undefined = id; at !== undefined && !seen.has(at); ) {
+  for (let at: string | undefined = id; at !== undefined && !seen.has(at);) {
     seen.add(at);
     const route = routeTo(results.compiled, at);
     if (!route) break;
@@ -86,12 +86,23 @@ export function chainTo(results: PlanResults, id: string): { line: string; rever
   return chain;
 }
 
-function vesselOf(results: PlanResults, id: string, x: number, side: Vessel['side'], pipeEnd?: number): Vessel | undefined {
+function vesselOf(
+  results: PlanResults,
+  id: string,
+  x: number,
+  side: Vessel['side'],
+  pipeEnd?: number,
+): Vessel | undefined {
   const map = results.compiled.nodes.get(id);
   const node = map?.plan;
   if (!node || (node.kind !== 'tank' && node.kind !== 'trough')) return undefined;
   const floor = node.groundM + (node.standM ?? 0);
-  const height = node.shape.type === 'horizontal-cylinder' ? node.shape.diameterM : node.shape.type === 'table' ? node.shape.levelsM[node.shape.levelsM.length - 1] : node.shape.heightM;
+  const height =
+    node.shape.type === 'horizontal-cylinder'
+      ? node.shape.diameterM
+      : node.shape.type === 'table'
+        ? node.shape.levelsM[node.shape.levelsM.length - 1]
+        : node.shape.heightM;
   return {
     id,
     node,
@@ -100,7 +111,8 @@ function vesselOf(results: PlanResults, id: string, x: number, side: Vessel['sid
     floor,
     height,
     level: levelFor(node, 'start'),
-    inlet: pipeEnd === undefined ? undefined : floor + (node.inlet?.heightM ?? (node.inlet?.at === 'bottom' ? 0 : height)),
+    inlet:
+      pipeEnd === undefined ? undefined : floor + (node.inlet?.heightM ?? (node.inlet?.at === 'bottom' ? 0 : height)),
     pipeEnd,
     side,
   };
@@ -137,13 +149,21 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
       line,
       ground: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.ground[s] }))),
       pipe: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.pipe[s] }))),
-      running: order(gradePoints(geometry, found, found.flow).map((p) => ({ x: at(p.chainage), pipe: p.pipe, line: p.grade }))),
+      running: order(
+        gradePoints(geometry, found, found.flow).map((p) => ({ x: at(p.chainage), pipe: p.pipe, line: p.grade })),
+      ),
       standing: order(geometry.chainage.map((c, s) => ({ x: at(c), z: found.staticGrade[s] }))),
       flows: found.flow !== 0,
     });
     map.plan.legs.forEach((_, leg) => {
       const [a, b] = [at(geometry.chainage[leg]), at(geometry.chainage[leg + 1])];
-      legs.push({ line, leg, x0: Math.min(a, b), x1: Math.max(a, b), rise: geometry.ground[leg + 1] - geometry.ground[leg] });
+      legs.push({
+        line,
+        leg,
+        x0: Math.min(a, b),
+        x1: Math.max(a, b),
+        rise: geometry.ground[leg + 1] - geometry.ground[leg],
+      });
     });
     const startId = reversed ? map.plan.to : map.plan.from;
     const endId = reversed ? map.plan.from : map.plan.to;
@@ -152,7 +172,14 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     const last = k === chain.length - 1;
     push(vesselOf(results, endId, x0 + length, last ? 'end' : 'middle', pipeEnd));
     for (const f of results.findings) {
-      const code = f.code === 'hump-holds' ? 'holds' : f.code === 'hump-stops' ? 'stops' : f.code === 'air-may-stop-filling' ? 'air' : undefined;
+      const code =
+        f.code === 'hump-holds'
+          ? 'holds'
+          : f.code === 'hump-stops'
+            ? 'stops'
+            : f.code === 'air-may-stop-filling'
+              ? 'air'
+              : undefined;
       if (f.at !== line || !code) continue;
       const x = at(Number(f.values.chainage));
       const station = geometry.chainage.indexOf(Number(f.values.chainage));
@@ -169,7 +196,10 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
         foot: Math.min(node.elevation, pipeEnd),
         head: figures.head,
         standing: figures.staticHead,
-        wanted: wants.pressure === undefined ? undefined : node.elevation + headOfPressure(wants.pressure, compiled.water.density),
+        wanted:
+          wants.pressure === undefined
+            ? undefined
+            : node.elevation + headOfPressure(wants.pressure, compiled.water.density),
       });
     }
     x0 += length;
@@ -177,9 +207,14 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
   return { strips, legs, vessels, tubes, flags, ...extent(strips, vessels, tubes) };
 }
 
-const lengthOf = (results: PlanResults, line: string): number => results.compiled.lines.get(line)?.geometry.chainage.at(-1) ?? 0;
+const lengthOf = (results: PlanResults, line: string): number =>
+  results.compiled.lines.get(line)?.geometry.chainage.at(-1) ?? 0;
 
-function extent(strips: readonly SectionStrip[], vessels: readonly Vessel[], tubes: readonly Tube[]): { x: [number, number]; z: [number, number] } {
+function extent(
+  strips: readonly SectionStrip[],
+  vessels: readonly Vessel[],
+  tubes: readonly Tube[],
+): { x: [number, number]; z: [number, number] } {
   const xs = [...strips.flatMap((s) => s.ground.map((p) => p.x)), ...vessels.map((v) => v.x)];
   const zs = [
     ...strips.flatMap((s) => [...s.ground.map((p) => p.z), ...s.pipe.map((p) => p.z)]),

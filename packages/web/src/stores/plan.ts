@@ -125,7 +125,9 @@ export const usePlan = defineStore('plan', () => {
         return;
       case 'refused':
         state.value = 'refused';
-        notice.value = [answer.failure.message, ...answer.failure.faults.map((f) => `${f.message}; ${f.advice}`)].join(' ');
+        notice.value = [answer.failure.message, ...answer.failure.faults.map((f) => `${f.message}; ${f.advice}`)].join(
+          ' ',
+        );
     }
   }
 
@@ -213,5 +215,26 @@ export const usePlan = defineStore('plan', () => {
   const undoLabel = computed(() => past.value.at(-1)?.label);
   const redoLabel = computed(() => future.value.at(-1)?.label);
 
-  return { id, plan, revision, state, savedAt, conflict, openFailure, notice, undoLabel, redoLabel, open, edit, undo, redo, save, flush, keepMine, takeTheirs, keepBoth, lookForNewer };
+  return {
+    id,
+    plan,
+    revision,
+    state,
+    savedAt,
+    conflict,
+    openFailure,
+    notice,
+    undoLabel,
+    redoLabel,
+    open,
+    edit,
+    undo,
+    redo,
+    save,
+    flush,
+    keepMine,
+    takeTheirs,
+    keepBoth,
+    lookForNewer,
+  };
 });

@@ -75,23 +75,55 @@ const NUMBERS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'E
   <main>
     <header>
       <h1>Your plans</h1>
-      <p v-if="plans" class="muted">{{ NUMBERS[plans.length] ?? plans.length }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the server this page came from.</p>
-      <button type="button" class="plain-button edged bring" @click="picker?.click()"><ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan</button>
-      <input ref="picker" type="file" accept=".json,application/json" class="visually-hidden" tabindex="-1" aria-label="Plan file" data-test="file" @change="bringIn" />
+      <p v-if="plans" class="muted">
+        {{ NUMBERS[plans.length] ?? plans.length }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the
+        server this page came from.
+      </p>
+      <button type="button" class="plain-button edged bring" @click="picker?.click()">
+        <ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan
+      </button>
+      <input
+        ref="picker"
+        type="file"
+        accept=".json,application/json"
+        class="visually-hidden"
+        tabindex="-1"
+        aria-label="Plan file"
+        data-test="file"
+        @change="bringIn"
+      />
     </header>
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }} <button type="button" class="plain-button edged" @click="load">Try again</button></p>
+    <p v-if="trouble" class="trouble" role="alert">
+      {{ trouble }} <button type="button" class="plain-button edged" @click="load">Try again</button>
+    </p>
     <p v-if="deleted" class="deleted" role="status">
-      “{{ deleted.title }}” was deleted. <button type="button" class="plain-button edged" data-test="undo-delete" @click="bringBack">Bring it back</button>
+      “{{ deleted.title }}” was deleted.
+      <button type="button" class="plain-button edged" data-test="undo-delete" @click="bringBack">Bring it back</button>
     </p>
     <div class="grid">
-      <PlanCard v-for="plan in plans ?? []" :key="`${plan.id}-${plan.revision}`" :plan="plan" @duplicate="(document) => create({ ...document, title: `${document.title}, copy` }, false)" @download="downloadPlan" @remove="remove(plan)" />
+      <PlanCard
+        v-for="plan in plans ?? []"
+        :key="`${plan.id}-${plan.revision}`"
+        :plan="plan"
+        @duplicate="(document) => create({ ...document, title: `${document.title}, copy` }, false)"
+        @download="downloadPlan"
+        @remove="remove(plan)"
+      />
       <section v-if="plans" class="start">
         <svg viewBox="0 0 400 90" aria-hidden="true"><path d="M0 30C120 34 220 74 400 78" /></svg>
         <div>
           <h2>Start a plan</h2>
           <p class="muted">Five figures give the first answer in a minute. Walk it properly afterwards.</p>
-          <RouterLink :to="{ name: 'start' }" class="plain-button edged wide" data-test="quick-start"><Zap :size="18" aria-hidden="true" />Quick start<ChevronRight :size="18" aria-hidden="true" class="end" /></RouterLink>
-          <button type="button" class="plain-button edged wide" @click="picker?.click()"><ArrowDownToLine :size="18" aria-hidden="true" />From a plan file<ChevronRight :size="18" aria-hidden="true" class="end" /></button>
+          <RouterLink :to="{ name: 'start' }" class="plain-button edged wide" data-test="quick-start"
+            ><Zap :size="18" aria-hidden="true" />Quick start<ChevronRight :size="18" aria-hidden="true" class="end"
+          /></RouterLink>
+          <button type="button" class="plain-button edged wide" @click="picker?.click()">
+            <ArrowDownToLine :size="18" aria-hidden="true" />From a plan file<ChevronRight
+              :size="18"
+              aria-hidden="true"
+              class="end"
+            />
+          </button>
         </div>
       </section>
     </div>

@@ -9,7 +9,17 @@ import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { worstOf } from '@vernal-slope/core/judge';
 import type { Working } from '@vernal-slope/core/working';
 import { changePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
-import { flowWorking, heightWorking, legLossWorking, pressureWorking, refillWorking, routeTo, speedWorking, staticWorking, stationWorking } from '@vernal-slope/plan/solve';
+import {
+  flowWorking,
+  heightWorking,
+  legLossWorking,
+  pressureWorking,
+  refillWorking,
+  routeTo,
+  speedWorking,
+  staticWorking,
+  stationWorking,
+} from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
 import HillsideView, { type LegRef } from '../components/HillsideView.vue';
 import JudgementColumn from '../components/JudgementColumn.vue';
@@ -82,7 +92,8 @@ const current = computed(() => props.step || 'walk');
 const steps = computed<Step[]>(() => {
   const found = results.value?.findings ?? [];
   const nodes = new Map(plan.value?.nodes.map((n) => [n.id, n.kind]) ?? []);
-  const at = (kinds: readonly (string | undefined)[]): typeof found => found.filter((f) => kinds.includes(nodes.get(f.at)));
+  const at = (kinds: readonly (string | undefined)[]): typeof found =>
+    found.filter((f) => kinds.includes(nodes.get(f.at)));
   const make = (key: string, name: string, number: number, list: typeof found, begun: boolean): Step => ({
     key,
     name,
@@ -93,7 +104,13 @@ const steps = computed<Step[]>(() => {
   return [
     make('store', 'Store', 3, at(['tank']), [...nodes.values()].includes('tank')),
     make('walk', 'Walk', 4, at([undefined]), (plan.value?.lines.length ?? 0) > 0),
-    make('outlets', 'Outlets', 7, at(['outlet', 'trough']), [...nodes.values()].some((k) => k === 'outlet' || k === 'trough')),
+    make(
+      'outlets',
+      'Outlets',
+      7,
+      at(['outlet', 'trough']),
+      [...nodes.values()].some((k) => k === 'outlet' || k === 'trough'),
+    ),
   ];
 });
 const go = (key: string): void => void router.push({ name: 'plan', params: { id: props.id, step: key } });
@@ -162,8 +179,16 @@ const working = computed<Working | null>(() => {
   }
 });
 
-const STATES = { unsaved: 'Saving soon', saving: 'Saving', offline: 'Not saved: no connection, kept here', conflict: 'Saved from elsewhere too', refused: 'Not saved' } as const;
-const stateText = computed(() => (state.value === 'saved' ? `Saved ${savedAt.value ? format(savedAt.value, 'HH:mm') : ''}` : STATES[state.value]));
+const STATES = {
+  unsaved: 'Saving soon',
+  saving: 'Saving',
+  offline: 'Not saved: no connection, kept here',
+  conflict: 'Saved from elsewhere too',
+  refused: 'Not saved',
+} as const;
+const stateText = computed(() =>
+  state.value === 'saved' ? `Saved ${savedAt.value ? format(savedAt.value, 'HH:mm') : ''}` : STATES[state.value],
+);
 const printPage = (): void => window.print();
 
 async function keepBoth(): Promise<void> {
@@ -180,7 +205,9 @@ useEventListener('focus', () => void store.lookForNewer());
 useEventListener('online', () => void store.save());
 onBeforeRouteLeave(() => store.flush());
 
-const typingIn = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.matches('input:not([type=checkbox]), textarea, select') || target.isContentEditable);
+const typingIn = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.matches('input:not([type=checkbox]), textarea, select') || target.isContentEditable);
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
@@ -217,7 +244,8 @@ const setSiphons = (event: Event): void => {
 const setTemperature = (event: Event): void => {
   const input = event.target as HTMLInputElement;
   const value = Number(input.value);
-  if (input.value !== '' && value >= 0 && value <= 60) edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = value)));
+  if (input.value !== '' && value >= 0 && value <= 60)
+    edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = value)));
   else input.value = String(plan.value?.site?.waterTemperatureC ?? 10);
 };
 </script>
@@ -225,34 +253,97 @@ const setTemperature = (event: Event): void => {
 <template>
   <TopBar>
     <template #title>
-      <NameField v-if="plan" class="title" :value="plan.title" label="Name of the plan" @change="(title) => edit(setTitle(title))" />
+      <NameField
+        v-if="plan"
+        class="title"
+        :value="plan.title"
+        label="Name of the plan"
+        @change="(title) => edit(setTitle(title))"
+      />
     </template>
     <template #tools>
-      <span class="saved" :class="state" role="status" data-test="saved"><CloudOff v-if="state === 'offline'" :size="16" aria-hidden="true" />{{ plan ? stateText : '' }}</span>
-      <button type="button" class="plain-button" :disabled="!undoLabel" :title="undoLabel ? `Undo ${undoLabel} (Ctrl Z)` : 'Nothing to undo'" aria-label="Undo" data-test="undo" @click="undo"><Undo2 :size="18" aria-hidden="true" /><span class="wide">Undo</span></button>
-      <button type="button" class="plain-button" :disabled="!redoLabel" :title="redoLabel ? `Redo ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'" aria-label="Redo" data-test="redo" @click="redo"><Redo2 :size="18" aria-hidden="true" /></button>
+      <span class="saved" :class="state" role="status" data-test="saved"
+        ><CloudOff v-if="state === 'offline'" :size="16" aria-hidden="true" />{{ plan ? stateText : '' }}</span
+      >
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="!undoLabel"
+        :title="undoLabel ? `Undo ${undoLabel} (Ctrl Z)` : 'Nothing to undo'"
+        aria-label="Undo"
+        data-test="undo"
+        @click="undo"
+      >
+        <Undo2 :size="18" aria-hidden="true" /><span class="wide">Undo</span>
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="!redoLabel"
+        :title="redoLabel ? `Redo ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'"
+        aria-label="Redo"
+        data-test="redo"
+        @click="redo"
+      >
+        <Redo2 :size="18" aria-hidden="true" />
+      </button>
     </template>
     <template #end>
-      <button type="button" class="plain-button" title="Save as a plan file" aria-label="Save as a plan file" data-test="export" @click="plan && downloadPlan(plan)"><Download :size="18" aria-hidden="true" /></button>
-      <button type="button" class="plain-button" title="Keys (?)" aria-label="Keys" @click="keysShown = true"><Keyboard :size="18" aria-hidden="true" /></button>
-      <button type="button" class="plain-button edged" title="Print the book" aria-label="Print the book" @click="printPage"><Printer :size="18" aria-hidden="true" /><span class="wide">Print the book</span></button>
+      <button
+        type="button"
+        class="plain-button"
+        title="Save as a plan file"
+        aria-label="Save as a plan file"
+        data-test="export"
+        @click="plan && downloadPlan(plan)"
+      >
+        <Download :size="18" aria-hidden="true" />
+      </button>
+      <button type="button" class="plain-button" title="Keys (?)" aria-label="Keys" @click="keysShown = true">
+        <Keyboard :size="18" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button edged"
+        title="Print the book"
+        aria-label="Print the book"
+        @click="printPage"
+      >
+        <Printer :size="18" aria-hidden="true" /><span class="wide">Print the book</span>
+      </button>
     </template>
   </TopBar>
   <StairNav v-if="plan" :steps="steps" :current="current" @go="go" />
 
   <main v-if="openFailure" class="message">
     <h1>{{ openFailure.kind === 'missing' ? 'No such plan' : 'The plan cannot be opened' }}</h1>
-    <p v-if="openFailure.kind === 'unreachable'">The server cannot be reached. <button type="button" class="plain-button edged" @click="store.open(id)">Try again</button></p>
+    <p v-if="openFailure.kind === 'unreachable'">
+      The server cannot be reached.
+      <button type="button" class="plain-button edged" @click="store.open(id)">Try again</button>
+    </p>
     <p v-else>It may have been deleted. <RouterLink to="/">Your plans</RouterLink> are this way.</p>
   </main>
   <main v-else-if="results && plan">
-    <p v-if="notice" class="notice no-print" role="status">{{ notice }} <button type="button" class="plain-button edged" @click="notice = ''">Close</button></p>
+    <p v-if="notice" class="notice no-print" role="status">
+      {{ notice }} <button type="button" class="plain-button edged" @click="notice = ''">Close</button>
+    </p>
     <div class="upper">
       <div class="heading">
         <h1>{{ heading.title }}</h1>
         <p class="muted">{{ heading.text }}</p>
       </div>
-      <HillsideView class="hill" :results="results" :chosen="chosen" :leg="leg" :hovered="hovered" :title="heading.title" @leg="pickLeg" @hover="(ref) => (hovered = ref)" @choose="(node) => (picked = node)" @open="(key) => (figure = key)" />
+      <HillsideView
+        class="hill"
+        :results="results"
+        :chosen="chosen"
+        :leg="leg"
+        :hovered="hovered"
+        :title="heading.title"
+        @leg="pickLeg"
+        @hover="(ref) => (hovered = ref)"
+        @choose="(node) => (picked = node)"
+        @open="(key) => (figure = key)"
+      />
     </div>
     <div class="lower">
       <div class="page">
@@ -275,23 +366,73 @@ const setTemperature = (event: Event): void => {
         />
         <section v-else-if="current === 'walk'" class="sheet message">
           <h2>No line walked yet</h2>
-          <p>Walk from the tank to where the water is wanted, with a tape and a level: for each leg how far, and how much up or down. It takes an hour for a few hundred metres. Quick start on the page of your plans makes the first line from five figures.</p>
+          <p>
+            Walk from the tank to where the water is wanted, with a tape and a level: for each leg how far, and how much
+            up or down. It takes an hour for a few hundred metres. Quick start on the page of your plans makes the first
+            line from five figures.
+          </p>
         </section>
-        <StoreStep v-else-if="current === 'store'" :results="results" :tank="picked" :edit="edit" @tank="(node) => (picked = node)" />
+        <StoreStep
+          v-else-if="current === 'store'"
+          :results="results"
+          :tank="picked"
+          :edit="edit"
+          @tank="(node) => (picked = node)"
+        />
         <OutletStep v-else :results="results" :chosen="chosen" :edit="edit" @choose="(node) => (picked = node)" />
         <details class="method small">
           <summary>How it is worked out</summary>
           <div class="settings">
-            <label>Friction <select :value="plan.settings?.friction ?? 'darcy-weisbach'" @change="setFriction"><option value="darcy-weisbach">Darcy-Weisbach, Colebrook</option><option value="hazen-williams">Hazen-Williams</option></select></label>
-            <label>Over a hump <select :value="plan.settings?.siphons ?? 'held'" @change="setSiphons"><option value="held">no siphon is counted on</option><option value="allowed">a full siphon is counted on</option></select></label>
-            <label>Water, °C <input type="number" min="0" max="60" step="1" :value="plan.site?.waterTemperatureC ?? 10" @change="setTemperature" /></label>
+            <label
+              >Friction
+              <select :value="plan.settings?.friction ?? 'darcy-weisbach'" @change="setFriction">
+                <option value="darcy-weisbach">Darcy-Weisbach, Colebrook</option>
+                <option value="hazen-williams">Hazen-Williams</option>
+              </select></label
+            >
+            <label
+              >Over a hump
+              <select :value="plan.settings?.siphons ?? 'held'" @change="setSiphons">
+                <option value="held">no siphon is counted on</option>
+                <option value="allowed">a full siphon is counted on</option>
+              </select></label
+            >
+            <label
+              >Water, °C
+              <input
+                type="number"
+                min="0"
+                max="60"
+                step="1"
+                :value="plan.site?.waterTemperatureC ?? 10"
+                @change="setTemperature"
+            /></label>
           </div>
-          <p class="muted">Planning figures, with nothing allowed for wear, leaks or bad measuring. Local codes, water rights and licensed practice come first. Untested water is not for drinking.</p>
+          <p class="muted">
+            Planning figures, with nothing allowed for wear, leaks or bad measuring. Local codes, water rights and
+            licensed practice come first. Untested water is not for drinking.
+          </p>
         </details>
       </div>
-      <JudgementColumn :results="results" :chosen="chosen" :slow="slow" :busy="busy" :trying="trying" @open="(key) => (figure = key)" @try="tryIt" @keep="trying = ''" @back="putBack" />
+      <JudgementColumn
+        :results="results"
+        :chosen="chosen"
+        :slow="slow"
+        :busy="busy"
+        :trying="trying"
+        @open="(key) => (figure = key)"
+        @try="tryIt"
+        @keep="trying = ''"
+        @back="putBack"
+      />
     </div>
-    <WorkingDrawer v-if="figure && working" :working="working" :title="JSON.stringify(figure)" :alternatives="slow?.alternatives ?? []" @close="figure = null" />
+    <WorkingDrawer
+      v-if="figure && working"
+      :working="working"
+      :title="JSON.stringify(figure)"
+      :alternatives="slow?.alternatives ?? []"
+      @close="figure = null"
+    />
   </main>
   <main v-else class="message muted">Opening the plan …</main>
   <ConflictDialog :conflict="conflict" @mine="store.keepMine()" @theirs="store.takeTheirs()" @both="keepBoth" />

@@ -21,19 +21,38 @@ import { useSettings } from '../stores/settings.ts';
 
 const settings = useSettings();
 const router = useRouter();
-const q = reactive<{ -readonly [K in keyof QuickStart]: QuickStart[K] }>({ heightM: 10, lengthM: 100, pipe: 'astm-d2239-sidr15/1', outlet: 'trough', tankL: 1000 });
+const q = reactive<{ -readonly [K in keyof QuickStart]: QuickStart[K] }>({
+  heightM: 10,
+  lengthM: 100,
+  pipe: 'astm-d2239-sidr15/1',
+  outlet: 'trough',
+  tankL: 1000,
+});
 const title = ref('New plan');
 const picking = ref(false);
 const trouble = ref('');
 const busy = ref(false);
 
-const plan = computed(() => ({ ...quickPlan(q, title.value), settings: { friction: 'darcy-weisbach' as const, units: settings.units } }));
+const plan = computed(() => ({
+  ...quickPlan(q, title.value),
+  settings: { friction: 'darcy-weisbach' as const, units: settings.units },
+}));
 const faults = computed(() => crossChecks(plan.value));
 const results = computed(() => (faults.value.length === 0 ? resultsOf(plan.value) : null));
 const figures = computed(() => results.value?.result.nodes.get('outlet'));
 const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
-const pressure = computed(() => show(((figures.value?.flow ?? 0) > 0 ? figures.value?.pressure : figures.value?.staticPressure) ?? 0, 'pressure', settings.units));
-const sentences = computed(() => (results.value?.findings ?? []).slice(0, 5).map((f) => ({ f, parts: sentence(f, settings.units, (id) => nameIn(plan.value, id)) })));
+const pressure = computed(() =>
+  show(
+    ((figures.value?.flow ?? 0) > 0 ? figures.value?.pressure : figures.value?.staticPressure) ?? 0,
+    'pressure',
+    settings.units,
+  ),
+);
+const sentences = computed(() =>
+  (results.value?.findings ?? [])
+    .slice(0, 5)
+    .map((f) => ({ f, parts: sentence(f, settings.units, (id) => nameIn(plan.value, id)) })),
+);
 const choices = Object.entries(OUTLET_CHOICES).map(([value, c]) => ({ value: value as OutletChoice, label: c.name }));
 const set = (key: 'heightM' | 'lengthM', value: number): undefined => {
   q[key] = Number(value.toFixed(4));
@@ -46,7 +65,9 @@ async function make(): Promise<void> {
   const answer = await api.create(plan.value);
   busy.value = false;
   if (answer.ok) await router.push({ name: 'plan', params: { id: answer.value.id, step: 'walk' } });
-  else trouble.value = 'The plan could not be saved: the server cannot be reached. Your figures stay here; try again in a moment.';
+  else
+    trouble.value =
+      'The plan could not be saved: the server cannot be reached. Your figures stay here; try again in a moment.';
 }
 </script>
 
@@ -55,15 +76,39 @@ async function make(): Promise<void> {
   <main>
     <section class="figures sheet" aria-labelledby="quick">
       <h1 id="quick">Quick start</h1>
-      <p class="muted">Five figures, as well as you know them. Type other units if you like: “40 ft”, “12 m”, “1 1/4 in”.</p>
+      <p class="muted">
+        Five figures, as well as you know them. Type other units if you like: “40 ft”, “12 m”, “1 1/4 in”.
+      </p>
       <form @submit.prevent="make">
-        <EntryRow label="Name of the plan"><NameField :value="title" label="Name of the plan" @change="(name) => (title = name)" /></EntryRow>
-        <EntryRow label="1. How high the water stands above the outlet" :value="q.heightM" quantity="height" :limits="{ min: -100, max: 1000 }" :commit="(si) => set('heightM', si)" live note="Water surface to outlet. With a hose: hold one end in the water’s level and read a gauge at the other, 9.8 kPa a metre." />
-        <EntryRow label="2. How far the pipe runs" :value="q.lengthM" quantity="distance" :limits="{ min: 0.5, max: 20000 }" :commit="(si) => set('lengthM', si)" live note="Along the ground. A pace is about 0.75 m." />
+        <EntryRow label="Name of the plan"
+          ><NameField :value="title" label="Name of the plan" @change="(name) => (title = name)"
+        /></EntryRow>
+        <EntryRow
+          label="1. How high the water stands above the outlet"
+          :value="q.heightM"
+          quantity="height"
+          :limits="{ min: -100, max: 1000 }"
+          :commit="(si) => set('heightM', si)"
+          live
+          note="Water surface to outlet. With a hose: hold one end in the water’s level and read a gauge at the other, 9.8 kPa a metre."
+        />
+        <EntryRow
+          label="2. How far the pipe runs"
+          :value="q.lengthM"
+          quantity="distance"
+          :limits="{ min: 0.5, max: 20000 }"
+          :commit="(si) => set('lengthM', si)"
+          live
+          note="Along the ground. A pace is about 0.75 m."
+        />
         <EntryRow label="3. Which pipe">
-          <button type="button" class="plain-button edged pipe" data-test="choose-pipe" @click="picking = true">{{ pipeName(q.pipe, settings.units) }} {{ pipeFamily(q.pipe) }}</button>
+          <button type="button" class="plain-button edged pipe" data-test="choose-pipe" @click="picking = true">
+            {{ pipeName(q.pipe, settings.units) }} {{ pipeFamily(q.pipe) }}
+          </button>
         </EntryRow>
-        <EntryRow label="4. What the outlet is" :note="OUTLET_CHOICES[q.outlet].note"><NSelect v-model:value="q.outlet" :options="choices" :input-props="{ 'aria-label': 'What the outlet is' }" /></EntryRow>
+        <EntryRow label="4. What the outlet is" :note="OUTLET_CHOICES[q.outlet].note"
+          ><NSelect v-model:value="q.outlet" :options="choices" :input-props="{ 'aria-label': 'What the outlet is' }"
+        /></EntryRow>
         <EntryRow
           label="5. How much the tank holds"
           :value="toSI(q.tankL, FILE_UNITS.litre)"
@@ -78,28 +123,43 @@ async function make(): Promise<void> {
           live
           note="Taken as an upright round tank, three quarters full."
         />
-        <p v-if="faults[0]" class="fault" role="alert">The pipe is shorter than the height: it runs {{ show(q.lengthM, 'distance', settings.units).text }} {{ show(q.lengthM, 'distance', settings.units).unit }}, so it cannot fall that far. Check one of the two.</p>
+        <p v-if="faults[0]" class="fault" role="alert">
+          The pipe is shorter than the height: it runs {{ show(q.lengthM, 'distance', settings.units).text }}
+          {{ show(q.lengthM, 'distance', settings.units).unit }}, so it cannot fall that far. Check one of the two.
+        </p>
         <p v-if="trouble" class="fault" role="alert">{{ trouble }}</p>
-        <button type="submit" class="plain-button main go" data-test="make-plan" :disabled="faults.length > 0 || busy">Keep it and walk the line</button>
+        <button type="submit" class="plain-button main go" data-test="make-plan" :disabled="faults.length > 0 || busy">
+          Keep it and walk the line
+        </button>
       </form>
     </section>
     <section class="answer" aria-labelledby="first-answer" aria-live="polite">
       <template v-if="results">
         <div class="sheet two">
           <h2 id="first-answer" class="visually-hidden">First answer</h2>
-          <p><span class="big figure" data-test="quick-flow">{{ flow.text }}</span> <span class="muted">{{ flow.unit }}</span><br /><span class="small muted">flow at the outlet</span></p>
           <p>
-            <span class="big figure" data-test="quick-pressure">{{ pressure.text }}</span> <span class="muted">{{ pressure.unit }}</span
-            ><br /><span class="small muted">{{ (figures?.flow ?? 0) > 0 ? 'as it runs' : 'with all shut' }}</span>
+            <span class="big figure" data-test="quick-flow">{{ flow.text }}</span>
+            <span class="muted">{{ flow.unit }}</span><br /><span class="small muted">flow at the outlet</span>
+          </p>
+          <p>
+            <span class="big figure" data-test="quick-pressure">{{ pressure.text }}</span>
+            <span class="muted">{{ pressure.unit }}</span><br /><span class="small muted">{{
+              (figures?.flow ?? 0) > 0 ? 'as it runs' : 'with all shut'
+            }}</span>
           </p>
         </div>
         <HillsideView class="hill" :results="results" chosen="outlet" :leg="null" :hovered="null" :title="title" />
         <ul class="sheet" data-test="quick-sentences">
           <li v-for="{ f, parts } in sentences" :key="f.code + f.at">
-            <DropGlyph :level="f.severity" :size="18" /><span><strong>{{ SEVERITY_WORD[f.severity] }}.</strong> <SentenceText :parts="parts.map((p) => ({ ...p, opens: undefined }))" /></span>
+            <DropGlyph :level="f.severity" :size="18" /><span
+              ><strong>{{ SEVERITY_WORD[f.severity] }}.</strong>
+              <SentenceText :parts="parts.map((p) => ({ ...p, opens: undefined }))"
+            /></span>
           </li>
         </ul>
-        <p class="small muted">The ground between is taken as an even slope until you walk it: a hump on the way can change everything.</p>
+        <p class="small muted">
+          The ground between is taken as an even slope until you walk it: a hump on the way can change everything.
+        </p>
       </template>
     </section>
   </main>

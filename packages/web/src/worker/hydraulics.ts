@@ -1,6 +1,14 @@
 // What takes longer than a frame, off the main thread: filling in time, the best change, what would change a figure.
 import { compilePlan, levelFor, type Compiled } from '@vernal-slope/plan/compile';
-import { bestWiderPipe, refillOf, routeTo, solvePlan, withPipe, type PipeRemedy, type PlanRefill } from '@vernal-slope/plan/solve';
+import {
+  bestWiderPipe,
+  refillOf,
+  routeTo,
+  solvePlan,
+  withPipe,
+  type PipeRemedy,
+  type PlanRefill,
+} from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface SlowAnswers {
@@ -21,9 +29,21 @@ export interface Alternative {
 /** How much higher the stand is tried, m. */
 export const STAND_TRIAL = 1;
 
-function figures(c: Compiled, id: string, level: 'start' | 'full' | 'low', code: Alternative['code'], label?: string): Alternative {
+function figures(
+  c: Compiled,
+  id: string,
+  level: 'start' | 'full' | 'low',
+  code: Alternative['code'],
+  label?: string,
+): Alternative {
   const node = solvePlan(c, { level }).nodes.get(id);
-  return { code, label, flow: node?.flow ?? 0, pressure: node?.pressure ?? 0, refill: refillOf(c, id, { level })?.refill.afterVisit };
+  return {
+    code,
+    label,
+    flow: node?.flow ?? 0,
+    pressure: node?.pressure ?? 0,
+    refill: refillOf(c, id, { level })?.refill.afterVisit,
+  };
 }
 
 /** Everything slow that the judgement of one node asks for. */
@@ -35,10 +55,23 @@ export function slowAnswers(plan: Plan, id: string): SlowAnswers {
   const tank = route && c.nodes.get(route.start)?.plan;
   const alternatives = [figures(c, id, 'start', 'as-is')];
   if (remedy) {
-    alternatives.push(figures(compilePlan(withPipe(plan, remedy.line, remedy.legs, remedy.pipe)), id, 'start', 'wider-pipe', remedy.label));
+    alternatives.push(
+      figures(
+        compilePlan(withPipe(plan, remedy.line, remedy.legs, remedy.pipe)),
+        id,
+        'start',
+        'wider-pipe',
+        remedy.label,
+      ),
+    );
   }
   if (tank?.kind === 'tank') {
-    const higher = { ...plan, nodes: plan.nodes.map((n) => (n.id === tank.id && n.kind === 'tank' ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n)) };
+    const higher = {
+      ...plan,
+      nodes: plan.nodes.map((n) =>
+        n.id === tank.id && n.kind === 'tank' ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n,
+      ),
+    };
     alternatives.push(figures(compilePlan(higher), id, 'start', 'stand-higher'));
     if (levelFor(tank, 'full') > levelFor(tank, 'start') + 0.01) alternatives.push(figures(c, id, 'full', 'tank-full'));
     alternatives.push(figures(c, id, 'low', 'tank-low'));

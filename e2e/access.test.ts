@@ -1,0 +1,174 @@
+// By keyboard alone, on a phone, at twice the size, in every theme, for screen readers.
+import { By } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { RunningApp } from './harness/app.ts';
+import { Key, Page } from './harness/page.ts';
+
+const app = new RunningApp();
+let page: Page;
+
+beforeAll(async () => {
+  await app.start();
+  page = await Page.open();
+});
+afterAll(async () => {
+  await page.close();
+  await app.stop();
+});
+
+const focused = (): Promise<string> =>
+  page.driver.executeScript<string>(
+    'return document.activeElement.getAttribute("aria-label") ?? document.activeElement.textContent',
+  );
+
+/** Tabs on until the focus fits; fails when it never does. */
+async function tabTo(fits: (label: string) => boolean, most = 80): Promise<string> {
+  for (let k = 0; k < most; k++) {
+    await page.press(Key.TAB);
+    const label = (await focused()) ?? '';
+    if (fits(label)) return label;
+  }
+  throw new Error('the focus never came there');
+}
+
+describe('by keyboard alone', () => {
+  it('a plan is opened, walked, judged and undone', async () => {
+    await page.go(app.address);
+    await page.part('card-ousel-bank');
+    await tabTo((l) => l.includes('Ousel Bank') && !l.startsWith('D') && !l.startsWith('S'));
+    await page.press(Key.ENTER);
+    const flow = await page.textWhen('flow', (t) => t !== '');
+
+    await tabTo((l) => l.startsWith('Length of leg 1'));
+    await page.press('60', Key.ENTER);
+    await page.textWhen('flow', (t) => t !== flow);
+    expect(await focused()).toContain('Length of leg 2');
+    await page.press(Key.TAB);
+    expect(await focused()).toContain('Rise or fall of leg 2');
+
+    // the working of a figure, and out again
+    await page.driver.executeScript('document.activeElement.blur()');
+    await page.press('w');
+    await page.part('working');
+    await page.press(Key.ESCAPE);
+    await page.until(
+      'the working to go',
+      async () => (await page.driver.findElements(By.css('[data-test="working"]'))).length === 0,
+    );
+
+    await page.press('3');
+    await page.find('#store-title');
+    await page.press('7');
+    await page.find('#outlets-title');
+    await page.press('4');
+    await page.find('#walk-title');
+    await page.press('?');
+    await page.until('the keys', async () => (await page.driver.findElement(By.css('dl'))).isDisplayed());
+    await page.press(Key.ESCAPE);
+    await page.until('the keys to go', async () => (await page.driver.findElements(By.css('.n-modal'))).length === 0);
+    await page.chord(Key.CONTROL, 'z');
+    await page.textWhen('flow', (t) => t === flow);
+    await page.saved();
+  });
+
+  it('the hillside is walked by arrows, row and ground lit together', async () => {
+    await page.go(`${app.address}/plan/ousel-bank`);
+    await page.part('flow');
+    await tabTo((l) => l.startsWith('Hill tank to Low Meadow'));
+    await page.press(Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await page.find('tr.active');
+    const legs = await page.driver.findElement(By.css('.band-label')).getText();
+    expect(legs).toMatch(/^leg \d/);
+  });
+
+  it('a pipe is chosen', async () => {
+    await page.go(`${app.address}/plan/kestrel-croft`);
+    const flow = await page.textWhen('flow', (t) => t !== '');
+    await tabTo((l) => l.startsWith('Pipe of leg 1'));
+    await page.press(Key.ENTER);
+    await page.part('pipe-iso-4427-pe100-sdr17/63');
+    await tabTo((l) => l.trim() === '63 mm');
+    await page.press(Key.ENTER);
+    await page.textWhen('flow', (t) => t !== flow);
+  });
+});
+
+describe('for everybody', () => {
+  const pages = [
+    '/',
+    '/start',
+    '/plan/ousel-bank/walk',
+    '/plan/ousel-bank/store',
+    '/plan/ousel-bank/outlets',
+    '/plan/long-fell-hut',
+  ];
+
+  it.each(['light', 'dark', 'outdoor'] as const)('axe-core finds nothing serious: %s', async (theme) => {
+    for (const path of pages) {
+      await page.go(app.address + path);
+      await page.setTheme(theme);
+      await page.find('h1, h2');
+      await page.until(
+        'the page to settle',
+        async () =>
+          (await page.driver.findElements(By.css('h2'))).length > 0 ||
+          (await page.driver.findElements(By.css('h1'))).length > 0,
+      );
+      await new Promise((resolve) => setTimeout(resolve, 400));
+      expect(await page.axe(), `${theme} ${path}`).toEqual([]);
+    }
+    await page.go(`${app.address}/plan/ousel-bank`);
+    await page.click('flow');
+    await page.find('.formula .katex');
+    expect(await page.axe(), `${theme} working`).toEqual([]);
+  });
+
+  it.each([
+    [390, 844],
+    [640, 400],
+    [1920, 1080],
+  ])('nothing runs off the side at %d by %d', async (width, height) => {
+    await page.size(width, height);
+    await page.setTheme('light');
+    for (const path of pages) {
+      await page.go(app.address + path);
+      await page.find('h1, h2');
+      await new Promise((resolve) => setTimeout(resolve, 300));
+      const over = await page.driver.executeScript<number>(
+        'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+      );
+      expect(over, path).toBeLessThanOrEqual(0);
+    }
+    await page.size(1280, 800);
+  });
+
+  it('on a phone a leg can be changed and the stair opens', async () => {
+    await page.size(390, 844);
+    await page.go(`${app.address}/plan/ousel-bank`);
+    const flow = await page.textWhen('flow', (t) => t !== '');
+    await page.fill('Length of leg 3', '60');
+    await page.textWhen('flow', (t) => t !== flow);
+    await page.click('undo');
+    await page.textWhen('flow', (t) => t === flow);
+    await (await page.find('.fold')).click();
+    await page.click('step-store');
+    await page.find('#store-title');
+    await page.size(1280, 800);
+  });
+
+  it('the page runs under its own content policy without a complaint', async () => {
+    await page.complaints();
+    await page.go(`${app.address}/plan/ousel-bank`);
+    await page.click('flow');
+    await page.find('.formula .katex');
+    await page.part('remedy');
+    expect(await page.complaints()).toEqual([]);
+  });
+
+  it('a plan that is not there says so', async () => {
+    await page.go(`${app.address}/plan/none`);
+    expect(await (await page.find('h1')).getText()).toBe('No such plan');
+    await page.go(`${app.address}/else`);
+    expect(await (await page.find('h1')).getText()).toBe('Nothing here');
+  });
+});

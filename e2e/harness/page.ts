@@ -1,0 +1,187 @@
+// A page in headless Chromium, with the words that tests use.
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+import { afterEach, expect } from 'vitest';
+
+const failures = fileURLToPath(new URL('../failures', import.meta.url));
+const axeSource = readFileSync(fileURLToPath(import.meta.resolve('axe-core/axe.min.js')), 'utf8');
+const PATIENCE_MS = 10_000;
+
+export { Key };
+
+export class Page {
+  readonly driver: WebDriver;
+  constructor(driver: WebDriver) {
+    this.driver = driver;
+  }
+
+  static async open(width = 1280, height = 800): Promise<Page> {
+    const options = new chrome.Options();
+    options.addArguments(
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--hide-scrollbars',
+      `--user-data-dir=${mkdtempSync(join(tmpdir(), 'vernal-chrome-'))}`,
+    );
+    options.setBinaryPath('/usr/bin/chromium');
+    const prefs = new logging.Preferences();
+    prefs.setLevel(logging.Type.BROWSER, logging.Level.WARNING);
+    options.setLoggingPrefs(prefs);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    const page = new Page(driver);
+    await page.size(width, height);
+    open.add(page);
+    return page;
+  }
+
+  async close(): Promise<void> {
+    open.delete(this);
+    await this.driver.quit();
+  }
+
+  async size(width: number, height: number): Promise<void> {
+    await (this.driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: width < 500,
+    });
+  }
+
+  go(url: string): Promise<void> {
+    return this.driver.get(url);
+  }
+
+  /** Runs a function in the page until it gives something; says what was waited for when it does not. */
+  async until<T>(what: string, look: () => Promise<T | undefined | null | false>): Promise<T> {
+    const end = Date.now() + PATIENCE_MS;
+    for (;;) {
+      try {
+        const found = await look();
+        if (found !== undefined && found !== null && found !== false) return found;
+      } catch (error) {
+        if (Date.now() > end) throw error;
+      }
+      if (Date.now() > end) throw new Error(`waited in vain for ${what}`);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.until(css, async () => (await this.driver.findElements(By.css(css)))[0]);
+  }
+
+  /** An element by its data-test name. */
+  part(name: string): Promise<WebElement> {
+    return this.find(`[data-test="${name}"]`);
+  }
+
+  async text(name: string): Promise<string> {
+    return (await (await this.part(name)).getText()).replace(/\s+/g, ' ').trim();
+  }
+
+  /** Waits until a part's text passes a test. */
+  textWhen(name: string, fits: (text: string) => boolean): Promise<string> {
+    return this.until(`the text of ${name}`, async () => {
+      const text = await this.text(name);
+      return fits(text) && text;
+    });
+  }
+
+  async click(name: string): Promise<void> {
+    await this.until(`a click on ${name}`, async () => {
+      await (await this.part(name)).click();
+      return true;
+    });
+  }
+
+  /** The field with a label that begins so. */
+  field(label: string): Promise<WebElement> {
+    return this.find(`input[aria-label^="${label}"]`);
+  }
+
+  /** Types into a field in place of what stood there, and Enter. */
+  async fill(label: string, text: string, end: string = Key.ENTER): Promise<void> {
+    const field = await this.field(label);
+    await field.click();
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, end);
+  }
+
+  async value(label: string): Promise<string> {
+    return (await (await this.field(label)).getAttribute('value')) ?? '';
+  }
+
+  press(...keys: string[]): Promise<void> {
+    return this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  chord(...keys: string[]): Promise<void> {
+    return this.driver
+      .switchTo()
+      .activeElement()
+      .sendKeys(Key.chord(...keys));
+  }
+
+  saved(): Promise<string> {
+    return this.textWhen('saved', (text) => text.startsWith('Saved'));
+  }
+
+  /** Problems that axe-core calls serious or critical, as lines. */
+  async axe(): Promise<string[]> {
+    await this.driver.executeScript(axeSource);
+    const found = await this.driver.executeAsyncScript<
+      { id: string; impact: string; nodes: { html: string; any: { message: string }[] }[] }[]
+    >(
+      'const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations));',
+    );
+    return found
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .flatMap((v) => v.nodes.slice(0, 4).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`));
+  }
+
+  async setTheme(theme: 'light' | 'dark' | 'outdoor'): Promise<void> {
+    await this.driver.executeScript(`localStorage.setItem('vernal-theme', '${theme}')`);
+    await this.driver.navigate().refresh();
+  }
+
+  /** Warnings and errors of the browser since last asked (a refused style or script among them). */
+  async complaints(): Promise<string[]> {
+    return (await this.driver.manage().logs().get(logging.Type.BROWSER)).map((entry) => entry.message);
+  }
+
+  async screenshot(file: string): Promise<void> {
+    writeFileSync(file, await this.driver.takeScreenshot(), 'base64');
+  }
+}
+
+const open = new Set<Page>();
+
+// a picture of every open page when a test fails
+afterEach(async (context) => {
+  if (context.task.result?.state !== 'fail') return;
+  mkdirSync(failures, { recursive: true });
+  let k = 0;
+  for (const page of open) {
+    const name = `${context.task.name.replace(/\W+/g, '-').slice(0, 60)}-${++k}.png`;
+    await page.screenshot(join(failures, name)).catch(() => undefined);
+  }
+});
+
+export { expect };

@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    root: import.meta.dirname,
+    include: ['**/*.test.ts'],
+    fileParallelism: false,
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
+    retry: 0,
+  },
+});
