@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     root: import.meta.dirname,
+    setupFiles: ['harness/failures.ts'],
     include: ['**/*.test.ts'],
     fileParallelism: false,
     testTimeout: 60_000,

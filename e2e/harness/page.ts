@@ -1,13 +1,11 @@
 // A page in headless Chromium, with the words that tests use.
-import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
-import { afterEach, expect } from 'vitest';
 
-const failures = fileURLToPath(new URL('../failures', import.meta.url));
 const axeSource = readFileSync(fileURLToPath(import.meta.resolve('axe-core/axe.min.js')), 'utf8');
 const PATIENCE_MS = 10_000;
 
@@ -44,12 +42,12 @@ export class Page {
       .build();
     const page = new Page(driver);
     await page.size(width, height);
-    open.add(page);
+    openPages.add(page);
     return page;
   }
 
   async close(): Promise<void> {
-    open.delete(this);
+    openPages.delete(this);
     await this.driver.quit();
   }
 
@@ -171,17 +169,5 @@ export class Page {
   }
 }
 
-const open = new Set<Page>();
-
-// a picture of every open page when a test fails
-afterEach(async (context) => {
-  if (context.task.result?.state !== 'fail') return;
-  mkdirSync(failures, { recursive: true });
-  let k = 0;
-  for (const page of open) {
-    const name = `${context.task.name.replace(/\W+/g, '-').slice(0, 60)}-${++k}.png`;
-    await page.screenshot(join(failures, name)).catch(() => undefined);
-  }
-});
-
-export { expect };
+/** Pages that are open now. */
+export const openPages = new Set<Page>();

@@ -13,7 +13,7 @@ export interface Options {
 }
 
 const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
-  check: [],
+  check: ['month'],
   solve: ['level', 'open', 'shut', 'month'],
   schema: [],
   help: [],

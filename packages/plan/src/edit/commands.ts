@@ -67,14 +67,14 @@ export const setLeg = (
   },
 });
 
-/** Puts a level leg of 10 m, of the same pipe, after leg `after` (−1: at the start). */
-export const insertLeg = (lineId: string, after: number): Command => ({
+/** Puts a level leg (m; 10 unless said), of the same pipe, after leg `after` (−1: at the start). */
+export const insertLeg = (lineId: string, after: number, lengthM = NEW_LEG_LENGTH): Command => ({
   label: `leg ${after + 2}: put in`,
   recipe: (plan) => {
     const line = lineOf(plan, lineId);
     const like = line.legs[Math.max(0, after)];
     const leg: Leg = {
-      lengthM: NEW_LEG_LENGTH,
+      lengthM,
       endGroundM: startGround(plan, line, after + 1),
       pipe: like.pipe,
       depthM: like.depthM ?? 0,

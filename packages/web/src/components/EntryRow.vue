@@ -37,11 +37,15 @@ defineProps<{
 <style scoped>
 .entry {
   display: grid;
-  grid-template-columns: minmax(120px, 1fr) 190px;
+  grid-template-columns: minmax(110px, 1fr) minmax(130px, 190px);
   align-items: center;
   gap: 0 12px;
   padding: 3px 0;
   border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.field {
+  min-width: 0;
 }
 
 .field :deep(.quantity) {

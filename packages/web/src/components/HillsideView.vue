@@ -44,7 +44,9 @@ const plan = computed(() => props.results.compiled.plan);
 const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
-const side = computed(() => (narrow.value ? 34 : 84));
+/** Height kept for the key under the drawing: one line where there is room, else two. */
+const foot = computed(() => (narrow.value ? 0 : w.value < 900 ? 36 : 18));
+const side = computed(() => (narrow.value ? 48 : 84));
 const x = computed(() =>
   scaleLinear()
     .domain(section.value.x)
@@ -53,7 +55,7 @@ const x = computed(() =>
 const y = computed(() =>
   scaleLinear()
     .domain(section.value.z)
-    .range([h.value - (narrow.value ? 40 : 52), narrow.value ? 66 : 92]),
+    .range([h.value - foot.value - (narrow.value ? 40 : 34), narrow.value ? 84 : 92]),
 );
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
@@ -196,6 +198,9 @@ const source = computed(() => {
   };
 });
 
+const riseWords = (rise: number): string =>
+  Math.abs(rise) < 0.005 ? 'level' : `${rise > 0 ? 'up' : 'down'} ${showText(Math.abs(rise), 'rise', settings.units)}`;
+
 const FLAG_WORDS = { holds: 'holds the flow', stops: 'stops the water', air: 'air can stop it' } as const;
 
 function legAt(event: MouseEvent): LegRef | null {
@@ -293,17 +298,12 @@ defineExpose({ section });
         <g class="axis">
           <g v-for="tick in heightTicks" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
             <line x1="0" x2="6" />
-            <text x="10" dy="0.35em">
-              {{ tick.text }}
-              <tspan v-if="tick === heightTicks.at(-1)">&nbsp;{{ lengthUnit }}</tspan>
-            </text>
+            <text x="10" dy="0.35em">{{ tick.text }}{{ tick === heightTicks.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}</text>
           </g>
-          <g v-for="(tick, k) in distanceTicks" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - 36})`">
+          <g v-for="(tick, k) in distanceTicks" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - foot - 18})`">
             <line y1="-12" y2="-6" />
-            <text text-anchor="middle" dy="0.6em">
-              {{ tick.text }}
-              <tspan v-if="k === 0">&nbsp;{{ lengthUnit }}</tspan>
-            </text>
+            <text text-anchor="middle" dy="0.6em">{{ tick.text }}</text>
+            <text v-if="k === distanceTicks.length - 1" :x="tick.text.length * 4 + 8" dy="0.6em">{{ lengthUnit }}</text>
           </g>
         </g>
 
@@ -388,8 +388,7 @@ defineExpose({ section });
           <text :x="x(flag.x) + 9" :y="y(section.z[1]) + 8">{{ FLAG_WORDS[flag.code] }}</text>
         </g>
         <text v-if="band" class="band-label" :x="Math.min(x(band.x0) + 4, w - 130)" y="80">
-          leg {{ band.leg + 1 }}, {{ band.rise >= 0 ? 'up' : 'down' }}
-          {{ showText(Math.abs(band.rise), 'rise', settings.units) }}
+          leg {{ band.leg + 1 }}, {{ riseWords(band.rise) }}
         </text>
       </svg>
 
@@ -433,48 +432,53 @@ defineExpose({ section });
         >
       </span>
 
-      <ul class="key" aria-hidden="true">
-        <li>
-          <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>standing line, all shut
-        </li>
-        <li>
-          <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>running line
-        </li>
-        <li v-if="labels.some((t) => t.wanted !== undefined)">
-          <svg width="30" height="12">
-            <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
-            <path class="shell" d="M13 0v12M17 0v12" /></svg
-          >what it wants
-        </li>
-      </ul>
-      <p class="scale">
-        Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of tanks and troughs not to
-        scale.
-      </p>
+      <div class="foot">
+        <ul class="key" aria-hidden="true">
+          <li>
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>standing line, all
+            shut
+          </li>
+          <li>
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>running line
+          </li>
+          <li v-if="labels.some((t) => t.wanted !== undefined)">
+            <svg width="30" height="12">
+              <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
+              <path class="shell" d="M13 0v12M17 0v12" /></svg
+            >what it wants
+          </li>
+        </ul>
+        <p class="scale">
+          Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of tanks and troughs not
+          to scale.
+        </p>
+      </div>
     </div>
-    <table class="visually-hidden">
-      <caption>
-        The hillside as a table
-      </caption>
-      <thead>
-        <tr>
-          <th>Line</th>
-          <th>Along the line</th>
-          <th>Ground</th>
-          <th>Running line</th>
-          <th>Pressure</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.key">
-          <td>{{ row.line }}</td>
-          <td>{{ row.chainage }}</td>
-          <td>{{ row.ground }}</td>
-          <td>{{ row.grade }}</td>
-          <td>{{ row.pressure }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="visually-hidden">
+      <table>
+        <caption>
+          The hillside as a table
+        </caption>
+        <thead>
+          <tr>
+            <th>Line</th>
+            <th>Along the line</th>
+            <th>Ground</th>
+            <th>Running line</th>
+            <th>Pressure</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.key">
+            <td>{{ row.line }}</td>
+            <td>{{ row.chainage }}</td>
+            <td>{{ row.ground }}</td>
+            <td>{{ row.grade }}</td>
+            <td>{{ row.pressure }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
@@ -552,6 +556,10 @@ svg {
 }
 
 .axis text {
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 3px;
+  stroke-linejoin: round;
   fill: var(--muted);
   font-family: var(--font-figure);
   font-size: var(--text-s);
@@ -683,10 +691,18 @@ svg {
   font-size: var(--text-m);
 }
 
-.key {
+.foot {
   position: absolute;
   left: 16px;
+  right: 12px;
   bottom: 2px;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 18px;
+}
+
+.key {
   display: flex;
   gap: 18px;
   margin: 0;
@@ -703,16 +719,12 @@ svg {
 }
 
 .scale {
-  position: absolute;
-  right: 12px;
-  bottom: 2px;
   color: var(--muted);
   font-size: var(--text-s);
 }
 
 @media (max-width: 700px) {
-  .key,
-  .scale {
+  .foot {
     display: none;
   }
 }

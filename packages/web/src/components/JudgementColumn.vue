@@ -186,14 +186,14 @@ function tryIt(): void {
       <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
       <li v-if="height" data-test="height">
         <DropGlyph :level="height.severity" :size="18" />
         <p>
-          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>
+          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
@@ -227,7 +227,7 @@ function tryIt(): void {
       <li v-for="s in sentences.filter((s) => s.severity === 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>

@@ -7,7 +7,7 @@ import type { Finding } from '@vernal-slope/core/judge';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type PlanSummary } from '../api/client.ts';
 import { resultsOf, type PlanResults } from '../composables/usePlanResults.ts';
-import { nameIn } from '../display/names.ts';
+import { nameIn, numberWord } from '../display/names.ts';
 import { showText } from '../display/quantities.ts';
 import { plainText, SEVERITY_WORD, sentence } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
@@ -45,7 +45,7 @@ const parts = computed(() => {
   if (!plan) return '';
   const count = (kind: string, one: string, many: string): string => {
     const n = plan.nodes.filter((node) => node.kind === kind).length;
-    return n === 0 ? '' : n === 1 ? `one ${one}` : `${n} ${many}`;
+    return n === 0 ? '' : `${numberWord(n)} ${n === 1 ? one : many}`;
   };
   const length = plan.lines.reduce((sum, l) => sum + l.legs.reduce((s, leg) => s + leg.lengthM, 0), 0);
   const list = [
@@ -65,7 +65,11 @@ const said = computed(() => {
   if (!plan) return '';
   if (begun.value) return 'No line walked yet.';
   if (worst.value?.severity === 'good') return 'Every place gets what it wants.';
-  return worst.value ? plainText(sentence(worst.value, settings.units, (id) => nameIn(plan, id))) : 'Settled.';
+  if (!worst.value) return 'Settled.';
+  const words = plainText(sentence(worst.value, settings.units, (id) => nameIn(plan, id)));
+  return /^(It|Its|No flow)\b/.test(words)
+    ? `${nameIn(plan, worst.value.at)}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`
+    : words;
 });
 </script>
 

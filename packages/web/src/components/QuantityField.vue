@@ -19,6 +19,8 @@ const props = defineProps<{
   signed?: boolean;
   /** Commit as one types. */
   live?: boolean;
+  /** May be left empty: nothing is asked then. */
+  optional?: boolean;
 }>();
 const emit = defineEmits<{ next: [backwards: boolean] }>();
 
@@ -60,7 +62,7 @@ function putBack(): void {
 /** Takes what was typed; keeps it in the field when it cannot be used. */
 function attempt(): boolean {
   if (!dirty.value) return true;
-  if (draft.value.trim() === shown.value) {
+  if (draft.value.trim() === shown.value || (props.optional && draft.value.trim() === '')) {
     putBack();
     return true;
   }

@@ -106,6 +106,10 @@ const options = computed(() =>
     flex: 1 1 60%;
   }
 
+  .tools :deep(.plain-button) {
+    padding: 0 6px;
+  }
+
   .tools {
     flex: 1 1 100%;
     justify-content: space-between;

@@ -96,13 +96,25 @@ async function focusCell(leg: number, column: string): Promise<void> {
     ?.focus();
 }
 
-/** Enter goes down the column; below the last leg a new one opens itself. */
+/** Enter goes down the column; below the last leg it comes to the open row, where the next leg is typed. */
 async function next(leg: number, column: string, back: boolean): Promise<void> {
   const to = leg + (back ? -1 : 1);
   if (to < 0) return;
-  if (to >= rows.value.length) await add();
+  if (to >= rows.value.length) body.value?.parentElement?.querySelector<HTMLElement>('.open-row input')?.focus();
   else await focusCell(to, column);
 }
+
+/** A length typed into the open row makes a leg at the end of the line; its rise or fall is asked next. */
+function appendLeg(si: number): string | undefined {
+  const at = rows.value.length;
+  const wrong = run(insertLeg(props.line, at - 1, Number(si.toFixed(4))));
+  if (wrong) return wrong;
+  opened.value++;
+  void focusCell(at, 'rise');
+  return undefined;
+}
+/** Counts the legs made in the open row, so that its field starts empty again. */
+const opened = ref(0);
 
 async function add(): Promise<void> {
   const after = props.leg === null ? rows.value.length - 1 : active.value;
@@ -218,6 +230,20 @@ defineExpose({ focusCell, add });
     </header>
     <div class="scroll">
       <table>
+        <colgroup>
+          <col class="w-k" />
+          <col class="w-from" />
+          <col class="w-length" />
+          <col class="w-rise" />
+          <col class="w-depth" />
+          <col />
+          <col class="w-pipe" />
+          <col />
+          <col class="w-gutter" />
+          <col class="w-loss" />
+          <col class="w-speed" />
+          <col class="w-end" />
+        </colgroup>
         <thead>
           <tr class="halves">
             <th></th>
@@ -227,7 +253,7 @@ defineExpose({ focusCell, add });
           </tr>
           <tr>
             <th class="k"><span class="visually-hidden">Leg</span></th>
-            <th class="span">
+            <th class="from">
               From, to <span class="unit">{{ unitOf('distance') }}</span>
             </th>
             <th class="n">
@@ -386,7 +412,27 @@ defineExpose({ focusCell, add });
           </tr>
         </tbody>
         <tfoot>
-          <tr>
+          <tr class="open-row no-print">
+            <td class="k"><Plus :size="14" aria-hidden="true" /></td>
+            <td class="muted">next leg</td>
+            <td class="n" data-label="Length">
+              <QuantityField
+                :key="opened"
+                plain
+                optional
+                :value="undefined"
+                quantity="distance"
+                label="Length of the next leg"
+                :limits="{ min: 0.01, max: 100000 }"
+                :commit="appendLeg"
+                @next="(back) => back && focusCell(rows.length - 1, 'length')"
+              />
+            </td>
+            <td colspan="5" class="muted small">type how far it goes</td>
+            <td class="gutter" aria-hidden="true"></td>
+            <td colspan="3" class="worked"></td>
+          </tr>
+          <tr class="sum">
             <td></td>
             <td>In all</td>
             <td class="n figure">{{ total.length }}</td>
@@ -452,7 +498,49 @@ header {
 
 table {
   width: 100%;
+  min-width: 860px;
   border-collapse: collapse;
+  table-layout: fixed;
+}
+
+.w-k {
+  width: 42px;
+}
+
+.w-from {
+  width: 104px;
+}
+
+.w-length {
+  width: 72px;
+}
+
+.w-rise {
+  width: 78px;
+}
+
+.w-depth {
+  width: 66px;
+}
+
+.w-pipe {
+  width: 68px;
+}
+
+.w-gutter {
+  width: 8px;
+}
+
+.w-loss {
+  width: 62px;
+}
+
+.w-speed {
+  width: 76px;
+}
+
+.w-end {
+  width: 108px;
 }
 
 th {
@@ -493,7 +581,6 @@ td.n :deep(input) {
 }
 
 .k {
-  width: 44px;
   padding-left: 4px;
   color: var(--muted);
   font-family: var(--font-figure);
@@ -511,10 +598,6 @@ td.n :deep(input) {
 .span {
   font-family: var(--font-figure);
   white-space: nowrap;
-}
-
-td.span {
-  min-width: 104px;
 }
 
 .span svg {
@@ -575,12 +658,7 @@ tr.active .cell {
   white-space: nowrap;
 }
 
-.remark {
-  min-width: 90px;
-}
-
 .cell {
-  max-width: 170px;
   cursor: pointer;
 }
 
@@ -600,16 +678,24 @@ td .figure {
   font-weight: 700;
 }
 
-tfoot td {
+.sum td {
   border-top: 1.5px solid var(--ink);
   padding: 4px 12px;
 }
 
-tfoot .gutter {
-  border-top: 1.5px solid var(--ink);
+.open-row :deep(.plain input) {
+  border: var(--line-hair) dashed var(--rule-strong);
+}
+
+.open-row td.muted {
+  font-size: var(--text-s);
 }
 
 @media (max-width: 640px) {
+  table {
+    min-width: 0;
+  }
+
   .lines {
     width: 100%;
   }
@@ -627,12 +713,18 @@ tfoot .gutter {
   }
 
   thead,
-  tfoot,
-  .gutter {
+  .sum,
+  .gutter,
+  .open-row td:not([data-label]):not(.k) {
     display: none;
   }
 
-  tbody tr {
+  .sum td {
+    padding: 0;
+  }
+
+  tbody tr,
+  .open-row {
     display: grid;
     grid-template-columns: 1fr 1fr 1fr;
     gap: 0 8px;
@@ -679,7 +771,6 @@ tfoot .gutter {
   .cell {
     border-color: var(--rule-strong);
     background: var(--sheet);
-    max-width: none;
   }
 }
 </style>

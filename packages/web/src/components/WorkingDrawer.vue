@@ -84,10 +84,10 @@ const resultSI = computed(() => (shown.value ? inRule(shown.value.result.value, 
 const shares = computed(() => {
   const parts = shown.value?.shares?.parts ?? [];
   const sum = parts.reduce((total, p) => total + Math.abs(p.value), 0);
-  return parts.map((p, k) => ({
+  return parts.map((p) => ({
     ...p,
     share: sum > 0 ? Math.abs(p.value) / sum : 0,
-    short: p.name.match(/leg (\d+)/)?.[1] ?? String(k + 1),
+    short: p.name.match(/leg (\d+)/)?.[1] ?? p.name.split(' ')[0],
     text: showText(p.value, 'loss', settings.units),
   }));
 });
@@ -386,6 +386,7 @@ td {
 }
 
 .shares small {
+  white-space: nowrap;
   font-family: var(--font-figure);
   font-size: var(--text-s);
 }

@@ -56,3 +56,7 @@ export function fittingsText(leg: Leg): string {
     });
   return parts.length > 0 ? parts.join(', ') : 'none';
 }
+
+const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
+/** Small whole numbers as words, larger ones as figures. */
+export const numberWord = (n: number): string => NUMBER_WORDS[n] ?? String(n);

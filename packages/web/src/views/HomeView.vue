@@ -9,6 +9,7 @@ import { api, type PlanSummary } from '../api/client.ts';
 import FaultList from '../components/FaultList.vue';
 import PlanCard from '../components/PlanCard.vue';
 import TopBar from '../components/TopBar.vue';
+import { numberWord } from '../display/names.ts';
 import { downloadPlan, readPlanFile } from '../files.ts';
 
 const router = useRouter();
@@ -66,7 +67,10 @@ async function bringBack(): Promise<void> {
   if (answer.ok) deleted.value = null;
   await load();
 }
-const NUMBERS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine'];
+const countWord = (n: number): string => {
+  const word = numberWord(n);
+  return word.charAt(0).toUpperCase() + word.slice(1);
+};
 </script>
 
 <template>
@@ -76,8 +80,8 @@ const NUMBERS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'E
     <header>
       <h1>Your plans</h1>
       <p v-if="plans" class="muted">
-        {{ NUMBERS[plans.length] ?? plans.length }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the
-        server this page came from.
+        {{ countWord(plans.length) }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the server this page
+        came from.
       </p>
       <button type="button" class="plain-button edged bring" @click="picker?.click()">
         <ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan

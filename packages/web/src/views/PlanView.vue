@@ -260,11 +260,11 @@ const setTemperature = (event: Event): void => {
         label="Name of the plan"
         @change="(title) => edit(setTitle(title))"
       />
-    </template>
-    <template #tools>
       <span class="saved" :class="state" role="status" data-test="saved"
         ><CloudOff v-if="state === 'offline'" :size="16" aria-hidden="true" />{{ plan ? stateText : '' }}</span
       >
+    </template>
+    <template #tools>
       <button
         type="button"
         class="plain-button"
@@ -299,7 +299,7 @@ const setTemperature = (event: Event): void => {
       >
         <Download :size="18" aria-hidden="true" />
       </button>
-      <button type="button" class="plain-button" title="Keys (?)" aria-label="Keys" @click="keysShown = true">
+      <button type="button" class="plain-button keys" title="Keys (?)" aria-label="Keys" @click="keysShown = true">
         <Keyboard :size="18" aria-hidden="true" />
       </button>
       <button
@@ -454,6 +454,7 @@ const setTemperature = (event: Event): void => {
 
 .saved {
   display: inline-flex;
+  margin-left: auto;
   gap: 6px;
   align-items: center;
   padding: 0 8px;
@@ -570,6 +571,12 @@ const setTemperature = (event: Event): void => {
 
   .title {
     max-width: 100%;
+    min-width: 0;
+    flex: 1;
+  }
+
+  .keys {
+    display: none;
   }
 }
 

@@ -152,7 +152,7 @@ async function make(): Promise<void> {
         <ul class="sheet" data-test="quick-sentences">
           <li v-for="{ f, parts } in sentences" :key="f.code + f.at">
             <DropGlyph :level="f.severity" :size="18" /><span
-              ><strong>{{ SEVERITY_WORD[f.severity] }}.</strong>
+              ><strong>{{ SEVERITY_WORD[f.severity] }}.</strong>{{ ' ' }}
               <SentenceText :parts="parts.map((p) => ({ ...p, opens: undefined }))"
             /></span>
           </li>
@@ -211,6 +211,7 @@ form {
 }
 
 .big {
+  margin-right: 6px;
   font-size: var(--figure-l);
 }
 
@@ -234,7 +235,7 @@ li {
 
 @media (max-width: 900px) {
   main {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     padding: 8px;
   }
 

@@ -1,0 +1,13 @@
+// What `npm run bench` prints. Times of this machine, and ratios within one run, which travel better.
+import { solveBench } from './solve.ts';
+import { sizeBench } from './size.ts';
+import { startBench } from './start.ts';
+
+console.log('Vernal Slope, bench\n');
+await startBench();
+sizeBench();
+solveBench();
+if (!process.argv.includes('--no-browser')) {
+  const { repaintBench } = await import('./repaint.ts');
+  await repaintBench();
+}

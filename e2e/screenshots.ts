@@ -1,0 +1,69 @@
+// `npm run screenshots`: one picture of each main view from the demo data, into docs/screenshots.
+// `npm run screenshots -- NAME …` takes only those; `--out DIR` puts them elsewhere.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import { RunningApp } from './harness/app.ts';
+import { Page } from './harness/page.ts';
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly size?: readonly [width: number, height: number];
+  readonly theme?: 'light' | 'dark' | 'outdoor';
+  /** What is done before the picture is taken. */
+  readonly act?: (page: Page) => Promise<void>;
+}
+
+const PHONE = [390, 844] as const;
+const OUSEL = '/plan/ousel-bank';
+
+const SHOTS: readonly Shot[] = [
+  { name: 'home', path: '/' },
+  {
+    name: 'walk',
+    path: OUSEL,
+    act: async (page) => {
+      await page.part('remedy');
+      await (await page.field('Length of leg 3')).click();
+    },
+  },
+  {
+    name: 'working',
+    path: OUSEL,
+    act: async (page) => {
+      await page.part('remedy');
+      await page.click('pressure');
+      await page.find('.formula .katex');
+    },
+  },
+  { name: 'store', path: `${OUSEL}/store`, act: async (page) => void (await page.find('#store-title')) },
+  { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
+  { name: 'start', path: '/start' },
+  { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },
+  { name: 'phone', path: OUSEL, size: PHONE, theme: 'outdoor', act: async (page) => void (await page.part('remedy')) },
+];
+
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { out: { type: 'string' } } });
+const folder = values.out ?? fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+mkdirSync(folder, { recursive: true });
+const app = new RunningApp();
+await app.start();
+const page = await Page.open();
+try {
+  for (const shot of SHOTS) {
+    if (positionals.length > 0 && !positionals.includes(shot.name)) continue;
+    await page.size(...(shot.size ?? [1280, 800]));
+    await page.go(app.address + shot.path);
+    await page.setTheme(shot.theme ?? 'light');
+    await page.find('h1, h2');
+    await shot.act?.(page);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    await page.screenshot(join(folder, `${shot.name}.png`));
+    console.log(`${shot.name}.png`);
+  }
+} finally {
+  await page.close();
+  await app.stop();
+}
