@@ -164,10 +164,10 @@ describe('edits', () => {
       .actions()
       .move({ origin: grip })
       .press()
-      .move({ origin: target, y: 4 })
-      .pause(200)
-      .move({ origin: target, y: -4 })
-      .pause(300)
+      .move({ origin: await page.find('[data-test="leg-4"]') })
+      .pause(250)
+      .move({ origin: target })
+      .pause(250)
       .release()
       .perform();
     await page.until('the drag', async () => (await lengths()).join() === '24,72,44,33,92,54,96');

@@ -60,17 +60,26 @@ const y = computed(() =>
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
 const metresPer = computed(() => fromSI(1, unitFor('height', settings.units)));
+/** Ticks with as many decimals as tell them apart. */
+function ticksOf(from: number, to: number, count: number): { at: number; text: string }[] {
+  const list = scaleLinear().domain([from, to]).ticks(count);
+  const step = list.length > 1 ? list[1] - list[0] : 1;
+  const decimals = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
+  return list.map((at) => ({ at, text: fixed(at, decimals) }));
+}
 const heightTicks = computed(() =>
-  scaleLinear()
-    .domain(section.value.z.map((z) => z * metresPer.value))
-    .ticks(narrow.value ? 4 : 7)
-    .map((t) => ({ z: t / metresPer.value, text: fixed(t, 0) })),
+  ticksOf(section.value.z[0] * metresPer.value, section.value.z[1] * metresPer.value, narrow.value ? 4 : 7).map(
+    (t) => ({ z: t.at / metresPer.value, text: t.text }),
+  ),
 );
 const distanceTicks = computed(() =>
-  scaleLinear()
-    .domain([Math.max(0, section.value.x[0]) * metresPer.value, section.value.x[1] * metresPer.value])
-    .ticks(narrow.value ? 4 : 9)
-    .map((t) => ({ x: t / metresPer.value, text: fixed(t, 0) })),
+  section.value.strips.length === 0
+    ? []
+    : ticksOf(
+        Math.max(0, section.value.x[0]) * metresPer.value,
+        section.value.x[1] * metresPer.value,
+        narrow.value ? 4 : 9,
+      ).map((t) => ({ x: t.at / metresPer.value, text: t.text })),
 );
 const lengthUnit = computed(() => unitFor('height', settings.units).symbol);
 
@@ -177,7 +186,7 @@ const labels = computed(() =>
       severity: worstOf(props.results.findings.filter((f) => f.at === t.id)),
       pressure: showText(node?.pressure ?? 0, 'pressure', settings.units),
       flow: showText(node?.flow ?? 0, 'flow', settings.units),
-      left: Math.min(x.value(t.x), w.value - 70),
+      left: Math.min(x.value(t.x), w.value - (nameIn(plan.value, t.id).length > 16 ? 108 : 70)),
       flowing: (node?.flow ?? 0) > 0,
     };
   }),
@@ -298,7 +307,9 @@ defineExpose({ section });
         <g class="axis">
           <g v-for="tick in heightTicks" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
             <line x1="0" x2="6" />
-            <text x="10" dy="0.35em">{{ tick.text }}{{ tick === heightTicks.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}</text>
+            <text x="10" dy="0.35em">
+              {{ tick.text }}{{ tick === heightTicks.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}
+            </text>
           </g>
           <g v-for="(tick, k) in distanceTicks" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - foot - 18})`">
             <line y1="-12" y2="-6" />
@@ -418,7 +429,7 @@ defineExpose({ section });
         :class="{ chosen: t.id === chosen }"
         :style="{ left: `${t.left}px`, top: '8px' }"
       >
-        <button type="button" class="name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
+        <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
         <span class="value"
           ><DropGlyph :level="t.severity" /><button
             v-if="t.flowing"
@@ -653,6 +664,11 @@ svg {
 }
 
 .tag strong {
+  display: inline-block;
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: bottom;
   font-size: var(--text-m);
 }
 
@@ -675,10 +691,13 @@ svg {
 
 .tag .name {
   display: block;
-  width: 100%;
+  max-width: 190px;
+  margin: 0 auto;
   padding: 0;
   border: 0;
   background: none;
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-weight: 700;
   font-size: var(--text-m);
   cursor: pointer;

@@ -30,7 +30,8 @@ const figures = computed(() => props.results.result.nodes.get(props.chosen));
 const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
 const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
 const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
-const standing = computed(() => show(figures.value?.staticPressure ?? 0, 'pressure', settings.units));
+/** Standing pressure; none where the water does not reach. */
+const standing = computed(() => show(Math.max(0, figures.value?.staticPressure ?? 0), 'pressure', settings.units));
 const name = (id: string): string => nameIn(plan.value, id);
 
 const subtitle = computed(() => {
@@ -43,6 +44,15 @@ const subtitle = computed(() => {
   return n?.kind === 'tank' ? 'tank' : '';
 });
 const free = computed(() => node.value?.kind === 'trough' && !node.value.inlet?.floatValve);
+const flowLabel = computed(() =>
+  node.value?.kind === 'tank'
+    ? 'coming in less going out'
+    : free.value
+      ? 'flow, running free'
+      : node.value?.kind === 'outlet'
+        ? 'flow at the outlet'
+        : 'flow at the valve',
+);
 const wants = computed(() =>
   node.value?.kind === 'trough' || node.value?.kind === 'outlet' ? wantsOf(node.value) : {},
 );
@@ -148,7 +158,7 @@ function tryIt(): void {
           >
             {{ flow.text }}</button><span class="muted">{{ flow.unit }}</span>
         </p>
-        <p class="small muted">{{ free ? 'flow, running free' : 'flow at the valve' }}</p>
+        <p class="small muted">{{ flowLabel }}</p>
       </div>
       <div>
         <p class="big">

@@ -40,6 +40,7 @@ const active = computed(() => Math.min(props.leg ?? 0, (map.value?.plan.legs.len
 const lineOptions = computed(() => plan.value.lines.map((l, k) => ({ label: l.name ?? `line ${k + 1}`, value: l.id })));
 const unitOf = (q: Parameters<typeof unitFor>[0]): string => unitFor(q, settings.units).symbol;
 const bare = (si: number, q: Parameters<typeof show>[1]): string => show(si, q, settings.units).text;
+const signed = (si: number, q: Parameters<typeof show>[1]): string => (si > 0 ? '+' : '') + bare(si, q);
 
 const rows = computed(() => {
   const line = map.value;
@@ -55,7 +56,8 @@ const rows = computed(() => {
     fittings: fittingsText(leg),
     loss: bare(f.segmentLoss[k], 'loss'),
     speed: bare(f.segmentSpeed[k], 'speed'),
-    pressure: bare(f.pressure[k + 1], 'pressure'),
+    // a pipe that stands above still water holds none
+    pressure: f.flow === 0 && f.pressure[k + 1] < 0 ? 'dry' : bare(f.pressure[k + 1], 'pressure'),
     held: f.heldStation === k + 1,
   }));
 });
@@ -66,7 +68,7 @@ const total = computed(() => {
       legs.reduce((sum, l) => sum + l.lengthM, 0),
       'distance',
     ),
-    rise: bare(
+    rise: signed(
       rows.value.reduce((sum, r) => sum + r.rise, 0),
       'rise',
     ),
@@ -516,7 +518,7 @@ table {
 }
 
 .w-rise {
-  width: 78px;
+  width: 86px;
 }
 
 .w-depth {

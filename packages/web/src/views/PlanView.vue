@@ -479,11 +479,15 @@ const setTemperature = (event: Event): void => {
   z-index: 2;
   top: 8px;
   left: 50%;
+  max-width: 44%;
   transform: translateX(-62%);
   pointer-events: none;
 }
 
 .heading h1 {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
   font-size: var(--title-m);
 }
 
@@ -554,6 +558,7 @@ const setTemperature = (event: Event): void => {
 @media (max-width: 640px) {
   .heading {
     position: static;
+    max-width: none;
     transform: none;
     padding: 8px 12px 0;
   }
