@@ -27,6 +27,8 @@ const WALK_MISS = 0.01;
 /** Bore and Reynolds number below which Hazen-Williams is off (validity in AWWA M23: turbulent, about 50 mm up). */
 const HAZEN_BORE = 0.05;
 const HAZEN_REYNOLDS = 1e4;
+/** A hump that stands less than this above the line of a full pipe is not worth a word, m. */
+const HUMP_WORD = 0.005;
 
 /** What an outlet or a trough wants: its rating, or what the plan says. */
 export function wantsOf(node: Outlet | Trough): { flow?: number; pressure?: number } {
@@ -91,7 +93,8 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
       const station = line.heldStation;
       const siphon = lineProfile(c.network, full, map.link, map.geometry, c.water.density);
       const above = map.geometry.pipe[station] - siphon.grade[station];
-      if (above > 1e-4) {
+      // nothing to say where the two lines touch
+      if (above > HUMP_WORD) {
         const values = {
           chainage: map.geometry.chainage[station],
           above,

@@ -1,0 +1,27 @@
+// What is needed, and whether the source carries it: the face of the subject.
+export {
+  fao56Pressure,
+  hargreaves,
+  meanSaturationKPa,
+  netRadiation,
+  penmanMonteith,
+  psychrometric,
+  radiationFromRange,
+  radiationFromSunshine,
+  saturationKPa,
+  saturationSlope,
+  vapourFromHumidity,
+  windAt2,
+  type Weather,
+} from './et0.ts';
+export {
+  blendHours,
+  EFFECTIVE_RAIN,
+  interpolate,
+  plantNeed,
+  spreadOver,
+  totalNeed,
+  type NeedTotals,
+  type Taker,
+} from './need.ts';
+export { bridgeVolume, carries, monthBalance, type MonthBalance } from './balance.ts';

@@ -1,0 +1,31 @@
+// Holding the night for the day and the wet for the dry: the face of the subject.
+export {
+  daysUntilEmpty,
+  dayReliability,
+  runStore,
+  volumeReliability,
+  type School,
+  type StoreRun,
+} from './behaviour.ts';
+export { kneeOf, sizeCurve, sizeRange, type SizeRow } from './sizes.ts';
+export {
+  levelTable,
+  linkedLevel,
+  linkedTanks,
+  stickMarks,
+  usableParts,
+  type LinkedGroup,
+  type LinkedTank,
+  type Usable,
+  type UsableCase,
+} from './vessels.ts';
+export {
+  cascade,
+  LEAST_VENT,
+  overflowCapacity,
+  overflowHead,
+  ventBore,
+  type CascadePlace,
+  type OverflowKind,
+} from './overflow.ts';
+export { dividedStores, type Barrel, type Divided } from './divided.ts';
