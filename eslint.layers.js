@@ -32,7 +32,17 @@ export const CORE_SUBJECTS = [
 ];
 
 /** Subjects of plan from left to right. */
-export const PLAN_SUBJECTS = ['catalogue', 'schema', 'document', 'compile', 'edit', 'quickstart', 'solve'];
+export const PLAN_SUBJECTS = [
+  'catalogue',
+  'schema',
+  'document',
+  'formats',
+  'compile',
+  'edit',
+  'quickstart',
+  'budget',
+  'solve',
+];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });
 

@@ -38,7 +38,31 @@ const SHOTS: readonly Shot[] = [
       await page.find('.formula .katex');
     },
   },
-  { name: 'store', path: `${OUSEL}/store`, act: async (page) => void (await page.find('#store-title')) },
+  { name: 'water', path: `${OUSEL}/water`, act: async (page) => void (await page.part('flow-chart')) },
+  { name: 'need', path: `${OUSEL}/need`, act: async (page) => void (await page.part('balance-chart')) },
+  {
+    name: 'bucket',
+    path: `${OUSEL}/water`,
+    size: PHONE,
+    theme: 'outdoor',
+    act: async (page) => {
+      await page.click('time-bucket');
+      for (const time of ['2:49.2', '2:53.6', '2:50.8']) {
+        await page.click('type-time');
+        await (await page.part('typed-time')).sendKeys(time);
+        await page.click('keep-typed');
+      }
+      await page.click('press');
+    },
+  },
+  {
+    name: 'store',
+    path: '/plan/kestrel-croft/store',
+    act: async (page) => {
+      const curve = await page.part('size-curve');
+      await page.driver.executeScript('arguments[0].scrollIntoView({ block: "end" }); window.scrollBy(0, 120)', curve);
+    },
+  },
   { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
   { name: 'start', path: '/start' },
   { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },

@@ -29,13 +29,28 @@ describe('answers', () => {
       lines: Record<string, { stations: unknown[] }>;
     };
     expect(answer.converged).toBe(true);
-    expect(Object.keys(answer.nodes)).toEqual(['adit', 'hill', 'low']);
+    expect(Object.keys(answer.nodes)).toEqual(['adit', 'hill', 'kitchen', 'low']);
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
     expect(answer.lines.main.stations).toHaveLength(7);
   });
   it('solve shuts what is named', () => {
     const { out } = run(['solve', demo, '--shut', 'low']);
     expect((JSON.parse(out ?? '') as { nodes: Record<string, { flowLpm: number }> }).nodes.low.flowLpm).toBe(0);
+  });
+  it('balance gives months against needs', () => {
+    const answer = JSON.parse(run(['balance', demo]).out ?? '') as {
+      months: { spareLPerDay: number }[];
+      findings: unknown[];
+    };
+    expect(answer.months).toHaveLength(12);
+    expect(answer.months[6].spareLPerDay).toBeLessThan(answer.months[0].spareLPerDay);
+  });
+  it('store gives what can be used and sizes, for a named tank and either school', () => {
+    const store = (...more: string[]): { tank: string; school: string; usableL: number; sizes: unknown[] } =>
+      JSON.parse(run(['store', demo, ...more]).out ?? '') as never;
+    expect(store()).toMatchObject({ tank: 'hill', school: 'after' });
+    expect(store('--tank', 'hill', '--school', 'before').school).toBe('before');
+    expect(store().sizes).toHaveLength(60);
   });
   it('schema is a JSON Schema', () => {
     expect(JSON.parse(run(['schema']).out ?? '')).toMatchObject({ type: 'object' });
@@ -51,6 +66,8 @@ describe('bad input ends with code 2 and lines on standard error', () => {
     ['an option of another verb', () => ['check', demo, '--level', 'low'], /check has no option --level/],
     ['a bad level', () => ['solve', demo, '--level', 'half'], /--level is "half"; give full, low or start/],
     ['a bad month', () => ['solve', demo, '--month', '13'], /--month is "13"; give 1 to 12/],
+    ['a tank that is none', () => ['store', demo, '--tank', 'low'], /^--tank: "low" is no tank/],
+    ['a bad school', () => ['store', demo, '--school', 'old'], /--school is "old"; give after or before/],
     ['no file', () => ['check'], /check needs a plan file/],
     ['two files', () => ['check', demo, demo], /unexpected/],
     ['a file that is not there', () => ['check', join(folder, 'none.json')], /^\$: there is no file/],

@@ -1,8 +1,9 @@
 // The `vernal` command: the plan's verbs without a browser. JSON on standard output, faults on standard error.
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
 import { faultLine, loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
-import { planJsonSchema, type Plan } from '@vernal-slope/plan/schema';
-import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
+import { planJsonSchema, type Plan, type Tank } from '@vernal-slope/plan/schema';
+import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
+import { compilePlan, DEFAULT_MONTH, type StateOptions } from '@vernal-slope/plan/compile';
 import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
 import { parseOptions, UsageError, type Options } from './options.ts';
 
@@ -16,6 +17,9 @@ export const USAGE = `usage: vernal VERB FILE [options]
   check FILE [--month 1..12]       what is wrong or right with a plan
   solve FILE [--level full|low|start] [--open a,b] [--shut a,b] [--month 1..12]
                                    heads, pressures and flows
+  balance FILE                     what the sources give against what is needed, by month
+  store FILE [--tank id] [--school after|before] [--month 1..12]
+                                   what a tank's water is good for, and which size pays
   schema                           the JSON Schema of the plan file`;
 
 class PlanFaults extends Error {
@@ -87,6 +91,18 @@ function stateOptions(plan: Plan, options: Options): StateOptions {
   };
 }
 
+/** The tank that is named, else the first of the plan. */
+function tankOf(plan: Plan, id: string | undefined): Tank {
+  const tanks = plan.nodes.filter((n): n is Tank => n.kind === 'tank');
+  const tank = id === undefined ? tanks[0] : tanks.find((t) => t.id === id);
+  if (!tank) {
+    throw id === undefined
+      ? fault('$.nodes', 'has no tank', 'store needs a plan with a tank')
+      : fault('--tank', `"${id}" is no tank`, 'give the id of a tank');
+  }
+  return tank;
+}
+
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** Runs one command. Never throws for bad input. */
@@ -96,6 +112,19 @@ export function run(args: readonly string[]): Output {
     if (verb === 'help') return { code: 0, out: `${USAGE}\n` };
     if (verb === 'schema') return { code: 0, out: json(planJsonSchema()) };
     const plan = readPlan(file);
+    if (verb === 'balance') return { code: 0, out: json(balanceReport(plan, planBalance(plan))) };
+    if (verb === 'store') {
+      const chosen = options.school ? { ...plan, settings: { ...plan.settings, storageSchool: options.school } } : plan;
+      const tank = tankOf(chosen, options.tank);
+      const report = storeReport(
+        chosen,
+        tank,
+        planBalance(chosen),
+        storeSizes(chosen, tank),
+        options.month ?? DEFAULT_MONTH,
+      );
+      return { code: 0, out: json(report) };
+    }
     const compiled = compilePlan(plan);
     const choice = stateOptions(plan, options);
     const result = solvePlan(compiled, choice);

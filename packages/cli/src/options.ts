@@ -3,18 +3,22 @@ import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
-export type Verb = 'check' | 'solve' | 'schema' | 'help';
+export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'schema' | 'help';
 
 export interface Options {
   readonly level?: 'full' | 'low' | 'start';
   readonly open?: readonly string[];
   readonly shut?: readonly string[];
   readonly month?: number;
+  readonly tank?: string;
+  readonly school?: 'after' | 'before';
 }
 
 const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
   check: ['month'],
   solve: ['level', 'open', 'shut', 'month'],
+  balance: [],
+  store: ['tank', 'school', 'month'],
   schema: [],
   help: [],
 };
@@ -39,6 +43,8 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
         open: { type: 'string' },
         shut: { type: 'string' },
         month: { type: 'string' },
+        tank: { type: 'string' },
+        school: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -54,12 +60,15 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   for (const name of Object.keys(values)) {
     if (!ALLOWED[known].includes(name)) throw new UsageError(`vernal: ${known} has no option --${name}`);
   }
-  const wantsFile = known === 'check' || known === 'solve';
+  const wantsFile = known !== 'schema' && known !== 'help';
   if (wantsFile && file === undefined) throw new UsageError(`vernal: ${known} needs a plan file`);
   if (more.length > 0 || (!wantsFile && file !== undefined)) {
     throw new UsageError(`vernal: unexpected "${wantsFile ? more[0] : file}"`);
   }
-  const { level, month } = values;
+  const { level, month, school } = values;
+  if (school !== undefined && school !== 'after' && school !== 'before') {
+    throw new UsageError(`vernal: --school is "${school}"; give after or before (yield after or before spillage)`);
+  }
   if (level !== undefined && level !== 'full' && level !== 'low' && level !== 'start') {
     throw new UsageError(`vernal: --level is "${level}"; give full, low or start`);
   }
@@ -70,6 +79,6 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   return {
     verb: known,
     file: file ?? '',
-    options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber },
+    options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber, tank: values.tank, school },
   };
 }

@@ -51,7 +51,8 @@ export function overflowCapacity(head: number, diameter: number, kind: OverflowK
     return Math.min(WEIR_C * Math.PI * diameter * head ** 1.5, orificeFlow(head, diameter, ORIFICE_CD));
   }
   // the mouth drowns once the water stands over its crown
-  if (head > diameter) return Math.min(criticalFlow(diameter, head), orificeFlow(head - diameter / 2, diameter, ORIFICE_CD));
+  if (head > diameter)
+    return Math.min(criticalFlow(diameter, head), orificeFlow(head - diameter / 2, diameter, ORIFICE_CD));
   return criticalFlow(diameter, head);
 }
 

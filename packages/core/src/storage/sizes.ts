@@ -18,7 +18,7 @@ export function sizeCurve(
   capacities: readonly number[],
   school: School,
   startShare = 0,
-  onStep?: (share: number) => boolean | void,
+  onStep?: (share: number) => boolean,
 ): SizeRow[] {
   const rows: SizeRow[] = [];
   for (const capacity of capacities) {

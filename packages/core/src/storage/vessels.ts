@@ -81,8 +81,7 @@ export function linkedTanks(tanks: readonly LinkedTank[]): LinkedGroup {
 export function linkedLevel(tanks: readonly LinkedTank[], volume: number): number {
   let low = Math.min(...tanks.map((t) => t.floor));
   let high = Math.min(...tanks.map((t) => t.floor + tankHeight(t.shape)));
-  const sum = (level: number): number =>
-    tanks.reduce((total, t) => total + volumeAt(t.shape, level - t.floor), 0);
+  const sum = (level: number): number => tanks.reduce((total, t) => total + volumeAt(t.shape, level - t.floor), 0);
   if (volume >= sum(high)) return high;
   for (let i = 0; i < 80; i++) {
     const mid = (low + high) / 2;

@@ -1,10 +1,46 @@
 // Catalogue of pipes and fittings: look-ups by id.
+import { ANIMAL_ROWS } from './animals.data.ts';
 import { FITTING_ROWS } from './fittings.data.ts';
+import { CROP_ROWS, METHOD_ROWS } from './garden.data.ts';
+import { SERVICE_ROWS, USE_ROWS } from './household.data.ts';
 import { DERATING, PIPE_ROWS } from './pipes.data.ts';
-import type { FittingRow, PipeRow } from './types.ts';
+import { FIRST_FLUSH_MM, RUNOFF_ROWS } from './roofs.data.ts';
+import type { AnimalRow, CropRow, FittingRow, MethodRow, PipeRow, RunoffRow, ServiceRow } from './types.ts';
 
-export type { Basis, Derating, FittingRow, PipeRow } from './types.ts';
-export { DERATING, FITTING_ROWS, PIPE_ROWS };
+export type {
+  AnimalRow,
+  Basis,
+  CropRow,
+  Derating,
+  FittingRow,
+  MethodRow,
+  PipeRow,
+  RunoffRow,
+  ServiceRow,
+  UseRow,
+} from './types.ts';
+export {
+  ANIMAL_ROWS,
+  CROP_ROWS,
+  DERATING,
+  FIRST_FLUSH_MM,
+  FITTING_ROWS,
+  METHOD_ROWS,
+  PIPE_ROWS,
+  RUNOFF_ROWS,
+  SERVICE_ROWS,
+  USE_ROWS,
+};
+
+const byId = <T extends { readonly id: string }>(rows: readonly T[]): ((id: string | undefined) => T | undefined) => {
+  const map = new Map(rows.map((row) => [row.id, row]));
+  return (id) => (id === undefined ? undefined : map.get(id));
+};
+export const findAnimal: (id: string | undefined) => AnimalRow | undefined = byId(ANIMAL_ROWS);
+export const findService: (id: string | undefined) => ServiceRow | undefined = byId(SERVICE_ROWS);
+export const findCrop: (id: string | undefined) => CropRow | undefined = byId(CROP_ROWS);
+export const findMethod: (id: string | undefined) => MethodRow | undefined = byId(METHOD_ROWS);
+export const findRunoff: (id: string | undefined) => RunoffRow | undefined = byId(RUNOFF_ROWS);
 
 const pipes = new Map(PIPE_ROWS.map((row) => [row.id, row]));
 const fittings = new Map(

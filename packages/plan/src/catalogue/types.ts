@@ -42,3 +42,82 @@ export interface FittingRow {
   readonly source: string;
   readonly basis: Basis;
 }
+
+/** Daily water of a class of animals, litres a head. */
+export interface AnimalRow {
+  readonly id: string;
+  readonly name: string;
+  readonly low: number;
+  readonly typical: number;
+  readonly high: number;
+  /** On a hot day or at work. */
+  readonly hot?: number;
+  /** Rising air temperature (°C) against litres a head and day. */
+  readonly byTemperature?: readonly (readonly number[])[];
+  /** Litres a minute that one drinks. */
+  readonly ratePerMin?: number;
+  /** Share of the herd that drinks at once, water near and far. */
+  readonly atOnceNear?: number;
+  readonly atOnceFar?: number;
+  /** Hours of the day over which they come. */
+  readonly hours?: number;
+  readonly edgeMm?: number;
+  readonly source: string;
+  readonly basis: Basis;
+  readonly note?: string;
+}
+
+/** Litres a person and day at a level of service. */
+export interface ServiceRow {
+  readonly id: string;
+  readonly name: string;
+  readonly low: number;
+  readonly typical: number;
+  readonly high: number;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** Litres a use. */
+export interface UseRow {
+  readonly name: string;
+  readonly litres: number;
+  readonly low: number;
+  readonly high: number;
+  readonly perPersonPerDay: number;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** Crop coefficients; the mid-season one is what a plan counts with. */
+export interface CropRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kcInitial?: number;
+  readonly kcMid: number;
+  readonly kcEnd?: number;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** Share of the water sent that reaches the roots. */
+export interface MethodRow {
+  readonly id: string;
+  readonly name: string;
+  readonly low: number;
+  readonly typical: number;
+  readonly high: number;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** Share of the rain that runs off a roof. */
+export interface RunoffRow {
+  readonly id: string;
+  readonly name: string;
+  readonly low: number;
+  readonly typical: number;
+  readonly high: number;
+  readonly source: string;
+  readonly basis: Basis;
+}

@@ -20,6 +20,16 @@ export const metresOfMm = (mm: number): number => toSI(mm, MM);
 export const mmOfMetres = (m: number): number => fromSI(m, MM);
 export const seconds = (minutes: number): number => toSI(minutes, MINUTE);
 
+export const litresPerDay = (flow: number): number => litres(flow) * 86_400;
+export const flowFromLitresPerDay = (perDay: number): number => cubicMetres(perDay) / 86_400;
+export const metresOfKm = (km: number): number => km * 1000;
+export const metresPerSecond = (kmh: number): number => kmh / 3.6;
+/** A cost a km or an hour as one a metre or a second. */
+export const perMetre = (perKm: number): number => perKm / 1000;
+export const perSecond = (perHour: number): number => perHour / 3600;
+/** m/s of rain from mm/h. */
+export const rainRate = (mmPerHour: number): number => metresOfMm(mmPerHour) / 3600;
+
 /** Shape of `count` identical tanks, level and joined low down, as one tank of core. */
 export function tankShape(shape: Shape, count = 1): TankShape {
   switch (shape.type) {

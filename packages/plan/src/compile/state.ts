@@ -19,6 +19,8 @@ export interface StateOptions {
   readonly shut?: readonly string[];
   /** 1 to 12 */
   readonly month?: number;
+  /** Day number (days since 1970), for what falls due; nothing does without it. */
+  readonly today?: number;
   /** Levels that override `level`, m above the floor, by node id. */
   readonly levels?: Readonly<Record<string, number>>;
   /** Openings of floats by node id, 0 to 1. */

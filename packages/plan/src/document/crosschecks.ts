@@ -181,6 +181,42 @@ function unreached(plan: Plan): number[] {
   return plan.nodes.flatMap((n, i) => (seen.has(n.id) ? [] : [i]));
 }
 
+function* waterFaults(plan: Plan): Generator<Fault> {
+  const kinds = new Map(plan.nodes.map((n) => [n.id, n.kind]));
+  for (const [i, node] of plan.nodes.entries()) {
+    if (node.kind === 'source' && node.feeds !== undefined && kinds.get(node.feeds) !== 'tank') {
+      yield {
+        path: jsonPath(['nodes', i, 'feeds']),
+        message: `is "${node.feeds}", which is no tank`,
+        advice: 'give the id of the tank that this source fills',
+      };
+    }
+    const shares = node.kind === 'source' ? (node.roof?.barrels ?? []).reduce((sum, b) => sum + b.share, 0) : 0;
+    if (shares > 1 + CLOSE) {
+      yield {
+        path: jsonPath(['nodes', i, 'roof', 'barrels']),
+        message: `share out ${Number(shares.toFixed(3))} of the water`,
+        advice: 'the shares must add up to 1 at most',
+      };
+    }
+    if (node.kind === 'tank') {
+      for (const [k, tank] of (node.linked ?? []).entries())
+        yield* shapeFaults(tank.shape, ['nodes', i, 'linked', k, 'shape']);
+    }
+  }
+  const daily = plan.climate?.daily;
+  for (const key of ['tMaxC', 'tMinC'] as const) {
+    const list = daily?.[key];
+    if (daily && list && list.length !== daily.rainMm.length) {
+      yield {
+        path: jsonPath(['climate', 'daily', key]),
+        message: `has ${list.length} days against ${daily.rainMm.length} of rain`,
+        advice: 'give one value for each day, null where none is known',
+      };
+    }
+  }
+}
+
 /** Faults of a plan whose shape is right. */
 export function crossChecks(plan: Plan): Fault[] {
   const nodes = new Map(plan.nodes.map((n) => [n.id, n]));
@@ -189,6 +225,7 @@ export function crossChecks(plan: Plan): Fault[] {
     ...duplicates(plan.lines, 'lines'),
     ...plan.nodes.flatMap((node, i) => [...nodeFaults(node, i)]),
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
+    ...waterFaults(plan),
   ];
   if (!plan.nodes.some((n) => n.kind === 'tank' || n.kind === 'source')) {
     faults.push({

@@ -14,3 +14,4 @@ export {
   setTitle,
   startGround,
 } from './commands.ts';
+export { addSource, freeId, removeSource } from './sources.ts';

@@ -1,2 +1,4 @@
 // The plan document's schema: the face of the subject.
 export * from './schema.ts';
+
+export * from './water.ts';

@@ -1,5 +1,6 @@
 // The plan document, version 1: one Zod schema, from which types and JSON Schema follow. Unknown fields are kept.
 import { z } from 'zod';
+import { climateSchema, needsSchema, overflowPlaceSchema, sourceExtras } from './water.ts';
 
 const metres = z.number().min(-500).max(9000);
 const positive = z.number().positive();
@@ -20,6 +21,8 @@ export const settingsSchema = z.looseObject({
   friction: z.enum(['darcy-weisbach', 'hazen-williams']).optional(),
   units: z.enum(['metric', 'us']).optional(),
   siphons: z.enum(['held', 'allowed']).optional(),
+  /** Daily storage: yield after spillage or before it. */
+  storageSchool: z.enum(['after', 'before']).optional(),
 });
 
 export const shapeSchema = z.discriminatedUnion('type', [
@@ -63,6 +66,12 @@ export const herdSchema = z.looseObject({
   litresPerHeadPerMin: positive.max(100).optional(),
   headsAtOnce: z.number().int().positive().optional(),
   patienceMin: atLeastZero.max(1440).optional(),
+  /** Months (1 to 12) in which they are there; all when left out. */
+  months: z.array(z.number().int().min(1).max(12)).max(12).optional(),
+  /** Drink by the month's warmth, from the table of their class. */
+  byWarmth: z.boolean().optional(),
+  /** Why the figure differs from the table's. */
+  reason: z.string().max(500).optional(),
   visits: z.array(visitSchema),
 });
 
@@ -89,6 +98,7 @@ export const sourceSchema = z.looseObject({
   yieldLpm: atLeastZero.max(1e6).optional(),
   yieldByMonthLpm: twelve.optional(),
   heightM: z.number().min(-100).max(200).optional(),
+  ...sourceExtras,
 });
 
 const vessel = {
@@ -107,6 +117,20 @@ export const tankSchema = z.looseObject({
   kind: z.literal('tank'),
   outletM: atLeastZero.max(50),
   herds: z.array(herdSchema).optional(),
+  /** Further tanks joined to this one low down, each with its own floor above or below this one's. */
+  linked: z
+    .array(
+      z.looseObject({
+        name: z.string().max(200).optional(),
+        floorM: z.number().min(-20).max(20),
+        shape: shapeSchema,
+        outletM: atLeastZero.max(50),
+        overflowM: positive.max(50),
+      }),
+    )
+    .max(50)
+    .optional(),
+  overflowTo: z.array(overflowPlaceSchema).max(20).optional(),
 });
 
 export const troughSchema = z.looseObject({
@@ -130,6 +154,8 @@ export const outletSchema = z.looseObject({
   orifice: z.looseObject({ diameterMm: positive.max(500), dischargeCoefficient: positive.max(1) }).optional(),
   wants: wantsSchema.optional(),
   draws: z.array(drawSchema).optional(),
+  /** What the water is for; people drink from it unless it says otherwise. */
+  use: z.enum(['drink', 'wash', 'garden', 'stock', 'fire']).optional(),
 });
 
 export const nodeSchema = z.discriminatedUnion('kind', [
@@ -189,6 +215,8 @@ export const planSchema = z.looseObject({
   title: z.string().max(200),
   site: siteSchema.optional(),
   settings: settingsSchema.optional(),
+  needs: needsSchema.optional(),
+  climate: climateSchema.optional(),
   nodes: z.array(nodeSchema).max(20_000),
   lines: z.array(lineSchema).max(20_000),
 });

@@ -4,6 +4,7 @@ import { LinkStatus, solve } from '@vernal-slope/core/network';
 import { humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { pressureOfHead } from '@vernal-slope/core/water';
+import { qualityFindings } from '../budget/index.ts';
 import { deratingFactor } from '../catalogue/index.ts';
 import {
   floorOf,
@@ -237,6 +238,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...ratingFindings(c, options),
     ...frictionFindings(c, result),
     ...sourceFindings(c, result),
+    ...qualityFindings(c.plan, options.today),
   );
   return worstFirst(found);
 }

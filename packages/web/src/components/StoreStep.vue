@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The Store step of the first slice: the tank that feeds the line, as measured.
+// The Store step: a tank as measured, and what it is good for.
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
@@ -7,14 +7,23 @@ import { tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Shape, Tank } from '@vernal-slope/plan/schema';
+import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { showText, type Quantity } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
+import StoreFacts from './StoreFacts.vue';
 
-const props = defineProps<{ results: PlanResults; tank: string; edit: (command: Command) => readonly Fault[] }>();
-const emit = defineEmits<{ tank: [id: string] }>();
+const props = defineProps<{
+  results: PlanResults;
+  tank: string;
+  balance: PlanBalance | null;
+  curve: SizeAnswer | null;
+  progress: number | null;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const emit = defineEmits<{ tank: [id: string]; cancel: [] }>();
 const settings = useSettings();
 
 const plan = computed(() => props.results.compiled.plan);
@@ -191,6 +200,16 @@ const round = (si: number): number => Number(si.toFixed(4));
         />
       </div>
     </div>
+    <StoreFacts
+      v-if="balance"
+      :plan="plan"
+      :tank="tank"
+      :balance="balance"
+      :sizes="curve"
+      :progress="progress"
+      :edit="edit"
+      @cancel="emit('cancel')"
+    />
   </section>
   <section v-else class="store sheet empty">
     <h2>No tank yet</h2>

@@ -3,6 +3,7 @@ import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Finding } from '@vernal-slope/core/judge';
 import { compilePlan, type Compiled } from '@vernal-slope/plan/compile';
 import { heightFor, judgePlan, solvePlan, takers, type PlanHeight, type PlanResult } from '@vernal-slope/plan/solve';
+import { todayNumber } from './useBudget.ts';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface PlanResults {
@@ -19,7 +20,7 @@ export function resultsOf(plan: Plan): PlanResults {
   return {
     compiled,
     result,
-    findings: judgePlan(compiled, result),
+    findings: judgePlan(compiled, result, { today: todayNumber() }),
     takers: takers(compiled),
     height: (id) => heightFor(compiled, id),
   };

@@ -207,6 +207,13 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
   return dimension === 'ratio' ? { text: String(Number(value.toPrecision(4))), unit: '' } : rule;
 }
 
+/** A share of one as a whole per cent; one decimal where it is nearly all. */
+export const percent = (share: number): string =>
+  `${share > 0.99 && share < 1 ? fixed(Math.min(99.9, share * 100), 1) : fixed(share * 100, 0)} %`;
+
+/** A volume a day, "1,440 L a day". */
+export const showPerDay = (perDay: number, system: UnitSystem): string => `${showText(perDay, 'volume', system)} a day`;
+
 /** mm, L, kPa, L/min of the plan file to SI and back, for fields that edit it. */
 export const FILE_UNITS = {
   mm: unit('mm', 'length'),

@@ -1,6 +1,7 @@
 // What findings say, in plain words. One sentence, one fact; the figures open their working.
 import type { Finding, Severity } from '@vernal-slope/core/judge';
 import { showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
+import { waterSentence } from './waterwords.ts';
 
 /** A stretch of a sentence: words, or a figure that may open a working. */
 export interface Part {
@@ -21,9 +22,9 @@ export const SEVERITY_WORD: Readonly<Record<Severity | 'begun', string>> = {
   begun: 'Begun',
 };
 
-type Words = (strings: TemplateStringsArray, ...parts: (string | Part)[]) => Part[];
+export type Words = (strings: TemplateStringsArray, ...parts: (string | Part)[]) => Part[];
 
-const say: Words = (strings, ...parts) =>
+export const say: Words = (strings, ...parts) =>
   strings.flatMap((text, k) => {
     const here: Part[] = text ? [{ text }] : [];
     if (k < parts.length) {
@@ -101,6 +102,6 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
     case 'not-converged':
       return say`No answer was found: the figures for ${name(id)} cannot be trusted. Look for heights or pipes that cannot be.`;
     default:
-      return say`${finding.code}`;
+      return waterSentence(finding, system, name) ?? say`${finding.code}`;
   }
 }

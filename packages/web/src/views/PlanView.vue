@@ -4,9 +4,10 @@ import { CloudOff, Download, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue
 import { useEventListener, useDocumentVisibility } from '@vueuse/core';
 import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
-import { worstOf } from '@vernal-slope/core/judge';
+import { worstFirst, worstOf } from '@vernal-slope/core/judge';
+import { storeFindings, tankStore } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
 import { changePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
 import {
@@ -28,17 +29,25 @@ import NameField from '../components/NameField.vue';
 import OutletStep from '../components/OutletStep.vue';
 import StairNav, { type Step } from '../components/StairNav.vue';
 import StoreStep from '../components/StoreStep.vue';
+import FindingList from '../components/FindingList.vue';
 import TopBar from '../components/TopBar.vue';
 import WalkBook from '../components/WalkBook.vue';
 import WorkingDrawer from '../components/WorkingDrawer.vue';
+import { useBudget } from '../composables/useBudget.ts';
 import { usePlanResults } from '../composables/usePlanResults.ts';
+import { useSizes } from '../composables/useSizes.ts';
 import { useSlowAnswers } from '../composables/useSlowAnswers.ts';
-import { nameIn } from '../display/names.ts';
-import { showText } from '../display/quantities.ts';
+import { nameIn, numberWord } from '../display/names.ts';
+import { show, showText } from '../display/quantities.ts';
+import { MONTHS } from '../display/waterwords.ts';
 import type { FigureKey } from '../display/words.ts';
 import { downloadPlan } from '../files.ts';
 import { usePlan } from '../stores/plan.ts';
 import { useSettings } from '../stores/settings.ts';
+
+// steps that are not on the way to the first answer are fetched when they are opened
+const WaterStep = defineAsyncComponent(() => import('../components/WaterStep.vue'));
+const NeedStep = defineAsyncComponent(() => import('../components/NeedStep.vue'));
 
 const props = defineProps<{ id: string; step?: string }>();
 const router = useRouter();
@@ -89,6 +98,65 @@ const shownLine = computed(() => {
 const { answers: slow, busy } = useSlowAnswers(plan, chosen);
 
 const current = computed(() => props.step || 'walk');
+const budget = useBudget(plan);
+const storeTank = computed(() => {
+  const tanks = plan.value?.nodes.filter((n) => n.kind === 'tank') ?? [];
+  return (tanks.find((t) => t.id === picked.value) ?? tanks[0])?.id ?? '';
+});
+const sizedTank = computed(() => (current.value === 'store' ? storeTank.value : ''));
+const { answer: sizes, progress, cancel: cancelSizes } = useSizes(plan, sizedTank);
+
+/** What the judgement column says on the steps that are about water, not about one place. */
+const stepJudgement = computed(() => {
+  const p = plan.value;
+  const b = budget.value;
+  if (!p || !b) return null;
+  const { months, tightest, needs } = b.balance;
+  const countOf = (n: number, what: string): string => `${numberWord(n)} ${what}${n === 1 ? '' : 's'}`;
+  const perDay = (v: number) => ({ ...show(v, 'volume', settings.units) });
+  const day = (v: number, label: string) => ({ text: perDay(v).text, unit: `${perDay(v).unit} a day`, label });
+  if (current.value === 'water') {
+    const outlets = results.value?.findings.filter((f) => f.code.startsWith('water-')) ?? [];
+    return {
+      title: 'Water',
+      subtitle: `${countOf(p.nodes.filter((n) => n.kind === 'source').length, 'source')}; ${MONTHS[tightest]} is the tightest month`,
+      figures: [
+        day(months[tightest].given, `given in ${MONTHS[tightest]}`),
+        day(b.balance.week.given, 'in the driest week'),
+      ],
+      findings: worstFirst([...b.findings.filter((f) => f.at !== 'need'), ...outlets]),
+    };
+  }
+  if (current.value === 'need') {
+    return {
+      title: 'Need',
+      subtitle: `${countOf(needs.rows.length, 'taker')} of water, ${Math.round(100 * needs.losses)} % lost on the way`,
+      figures: [
+        day(Math.max(...needs.totals.perDay), 'needed at most'),
+        day(months[tightest].spare, `to spare in ${MONTHS[tightest]}`),
+      ],
+      findings: b.findings.filter((f) => f.at === 'need'),
+    };
+  }
+  const tank = p.nodes.find((n) => n.id === storeTank.value);
+  if (current.value !== 'store' || tank?.kind !== 'tank') return null;
+  const s = tankStore(p, tank, b.balance);
+  return {
+    title: tank.name ?? tank.id,
+    subtitle: tank.linked?.length ? `${tank.linked.length + 1} tanks joined` : 'tank',
+    figures: [
+      { ...show(s.usableAll, 'volume', settings.units), label: 'can be used', test: 'usable' },
+      { ...show(s.today, 'volume', settings.units), label: 'of it there today' },
+    ],
+    findings: storeFindings(p, tank.id, b.balance, sizes.value ?? undefined),
+  };
+});
+/** Findings of every tank, without the years of days. */
+const storeStep = computed(() => {
+  const [p, b] = [plan.value, budget.value];
+  if (!p || !b) return [];
+  return p.nodes.flatMap((n) => (n.kind === 'tank' ? storeFindings(p, n.id, b.balance) : []));
+});
 const steps = computed<Step[]>(() => {
   const found = results.value?.findings ?? [];
   const nodes = new Map(plan.value?.nodes.map((n) => [n.id, n.kind]) ?? []);
@@ -102,7 +170,21 @@ const steps = computed<Step[]>(() => {
     toSee: list.filter((f) => f.severity !== 'good').length,
   });
   return [
-    make('store', 'Store', 3, at(['tank']), [...nodes.values()].includes('tank')),
+    make(
+      'water',
+      'Water',
+      1,
+      [...at(['source']), ...(budget.value?.findings.filter((f) => f.at !== 'need') ?? [])],
+      [...nodes.values()].includes('source'),
+    ),
+    make(
+      'need',
+      'Need',
+      2,
+      budget.value?.findings.filter((f) => f.at === 'need') ?? [],
+      (budget.value?.balance.needs.rows.length ?? 0) > 0,
+    ),
+    make('store', 'Store', 3, storeStep.value, [...nodes.values()].includes('tank')),
     make('walk', 'Walk', 4, at([undefined]), (plan.value?.lines.length ?? 0) > 0),
     make(
       'outlets',
@@ -334,6 +416,7 @@ const setTemperature = (event: Event): void => {
       </div>
       <HillsideView
         class="hill"
+        :class="{ low: stepJudgement }"
         :results="results"
         :chosen="chosen"
         :leg="leg"
@@ -372,10 +455,16 @@ const setTemperature = (event: Event): void => {
             line from five figures.
           </p>
         </section>
+        <WaterStep v-else-if="current === 'water' && budget" :plan="plan" :balance="budget.balance" :edit="edit" />
+        <NeedStep v-else-if="current === 'need' && budget" :plan="plan" :balance="budget.balance" :edit="edit" />
         <StoreStep
           v-else-if="current === 'store'"
           :results="results"
-          :tank="picked"
+          :tank="storeTank"
+          :balance="budget?.balance ?? null"
+          :curve="sizes"
+          :progress="progress"
+          @cancel="cancelSizes"
           :edit="edit"
           @tank="(node) => (picked = node)"
         />
@@ -414,7 +503,9 @@ const setTemperature = (event: Event): void => {
           </p>
         </details>
       </div>
+      <FindingList v-if="stepJudgement" :plan="plan" v-bind="stepJudgement" />
       <JudgementColumn
+        v-else
         :results="results"
         :chosen="chosen"
         :slow="slow"
@@ -493,6 +584,10 @@ const setTemperature = (event: Event): void => {
 
 .hill {
   height: 316px;
+}
+
+.hill.low {
+  height: 250px;
 }
 
 .lower {

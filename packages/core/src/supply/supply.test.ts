@@ -1,0 +1,218 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  daylightHours,
+  extraterrestrial,
+  fallingLimb,
+  floatFlow,
+  gutterCapacity,
+  haulWeek,
+  ramFlow,
+  recession,
+  rectangularWeirFlow,
+  repairWorth,
+  roofSeries,
+  roofYield,
+  studentT,
+  sunPumpDay,
+  timedFills,
+  vNotchFlow,
+} from './index.ts';
+
+const LPM = 1 / 60000;
+const FT = 0.3048;
+const CFS = FT ** 3;
+const within = (value: number, wanted: number, share: number): void =>
+  expect(Math.abs(value / wanted - 1)).toBeLessThan(share);
+
+describe('timed fills', () => {
+  const fills = (seconds: number[], volume = 0.004) => seconds.map((duration) => ({ volume, duration }));
+  it('give mean, deviation and the interval of Student', () => {
+    // by hand: 4 L in 160, 170 and 180 s: 1.5, 1.41176, 1.33333 L/min; mean 1.41503, s 0.08338;
+    // t (95 %, 2) = 4.3027; 4.3027 · 0.08338 / √3 = 0.2071
+    const q = timedFills(fills([160, 170, 180]));
+    expect(q.mean / LPM).toBeCloseTo(1.41503, 5);
+    expect(q.deviation / LPM).toBeCloseTo(0.08338, 4);
+    expect(q.halfWidth / LPM).toBeCloseTo(0.2071, 3);
+    expect(q.suspects).toEqual([]);
+  });
+  it('question a fill far from the others, and leave it in the mean', () => {
+    const q = timedFills(fills([168, 171, 169, 170, 95]));
+    expect(q.suspects).toEqual([4]);
+    expect(q.mean).toBeGreaterThan(timedFills(fills([168, 171, 169, 170])).mean);
+  });
+  it('do not question fills that agree to the hand on a stopwatch', () => {
+    expect(timedFills(fills([170, 170, 170, 170, 172])).suspects).toEqual([]);
+  });
+  it('of one say that nothing is known of the spread', () => {
+    expect(timedFills(fills([170])).halfWidth).toBe(Infinity);
+  });
+  it('of no seconds, no volume or none at all are refused', () => {
+    for (const bad of [[], [{ volume: 1, duration: 0 }], [{ volume: 0, duration: 5 }], [{ volume: 1, duration: NaN }]])
+      expect(() => timedFills(bad)).toThrow(RangeError);
+  });
+  // Student's t, two-sided 95 % (table in any textbook, from memory)
+  it.each([
+    [1, 12.706],
+    [2, 4.303],
+    [10, 2.228],
+    [30, 2.042],
+  ])('t with %d degrees of freedom is %d', (freedom, t) => expect(studentT(0.95, freedom)).toBeCloseTo(t, 2));
+  it('a repair is worth litres and heads', () => {
+    // 1 L/min passing by is 1,440 L a day, 48 heads at 30 L
+    const worth = repairWorth(LPM, 0.03);
+    expect(worth.perDay).toBeCloseTo(1.44, 9);
+    expect(worth.heads).toBe(48);
+    expect(repairWorth(LPM, 0).heads).toBe(0);
+  });
+});
+
+describe('recession', () => {
+  const tests = [2, 1, 0.5].map((flow, k) => ({ day: 30 * k, flow: flow * LPM }));
+  it('of an exact exponential is found again, with no doubt about it', () => {
+    const r = recession(tests);
+    expect(r?.halving).toBeCloseTo(30, 9);
+    expect(r?.rate).toBeCloseTo(Math.LN2 / 30, 12);
+    const ahead = r?.at(90);
+    expect((ahead?.flow ?? 0) / LPM).toBeCloseTo(0.25, 9);
+    expect(((ahead?.high ?? 0) - (ahead?.low ?? 0)) / LPM).toBeLessThan(1e-6);
+  });
+  it('widens the further ahead it is asked', () => {
+    const r = recession([...tests, { day: 75, flow: 0.42 * LPM }]);
+    const width = (day: number): number => (r?.at(day).high ?? 0) / (r?.at(day).low ?? 1);
+    expect(width(200)).toBeGreaterThan(width(80));
+    expect(r?.at(80, 0.95).high).toBeGreaterThan(r?.at(80, 0.8).high ?? Infinity);
+  });
+  it('starts at the last peak', () => {
+    const limb = fallingLimb([
+      { day: 0, flow: 5 },
+      { day: 10, flow: 3 },
+      { day: 20, flow: 9 },
+      { day: 40, flow: 6 },
+      { day: 60, flow: 6.2 },
+      { day: 70, flow: 4 },
+    ]);
+    expect(limb.map((t) => t.day)).toEqual([20, 40, 60, 70]);
+  });
+  it('is not guessed from two tests', () => expect(recession(tests.slice(0, 2))).toBeUndefined());
+  it('covers a test of the future about as often as it says (simulated, 80 %)', () => {
+    let seed = 7;
+    const random = (): number => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    const normal = (): number => Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+    let inside = 0;
+    const runs = 600;
+    for (let k = 0; k < runs; k++) {
+      // small noise: no test rises by 5 % over the one before, so the whole limb is taken
+      const noisy = [0, 20, 40, 60, 80, 100].map((day) => ({ day, flow: Math.exp(-0.02 * day + 0.02 * normal()) }));
+      const r = recession(noisy);
+      const seen = Math.exp(-0.02 * 120 + 0.02 * normal());
+      const at = r?.at(120);
+      if (at && seen >= at.low && seen <= at.high) inside++;
+    }
+    expect(inside / runs).toBeGreaterThan(0.74);
+    expect(inside / runs).toBeLessThan(0.86);
+  });
+});
+
+describe('weirs and floats', () => {
+  // Cone's formula for the fully contracted 90° notch, Q = 2.49 h^2.48 in feet (USBR Water Measurement Manual, from memory)
+  it.each([0.2, 0.5, 1.0])('90° V-notch at %d ft agrees with Cone within 1.5 %', (h) => {
+    within(vNotchFlow(h * FT, 90), 2.49 * h ** 2.48 * CFS, 0.015);
+  });
+  // Kindsvater-Shen coefficient 0.578 at 90° (ISO 1438, from memory)
+  it('90° V-notch has the coefficient 0.578', () => {
+    const h = 0.2;
+    const ce = vNotchFlow(h, 90) / ((8 / 15) * Math.sqrt(2 * 9.80665) * (h + 0.00088) ** 2.5);
+    expect(ce).toBeCloseTo(0.578, 3);
+  });
+  it.each([
+    [1, 0.5, 1.0596],
+    [2, 0.3, 1.061],
+  ])('rectangular weir of %d ft at %d ft: Francis, 3.33 (L − 0.2 h) h^1.5', (crest, h, cfs) => {
+    within(rectangularWeirFlow(h * FT, crest * FT, 2), cfs * CFS, 2e-3);
+  });
+  it('give nothing without head', () => {
+    expect([vNotchFlow(0, 90), vNotchFlow(-1, 90), rectangularWeirFlow(0, 1, 2)]).toEqual([0, 0, 0]);
+  });
+  it('a float over an even section is area times speed times the correction', () => {
+    // by hand: 0.6 m wide, soundings 0.1, 0.15, 0.1 at the quarter points: 0.15 · 0.35 = 0.0525 m²; · 0.4 · 0.8
+    expect(floatFlow(0.6, [0.1, 0.15, 0.1], 0.4, 0.8)).toBeCloseTo(0.0168, 9);
+  });
+});
+
+describe('roofs', () => {
+  it('1 in on 1,000 ft² is 623 US gal', () => {
+    expect(roofYield(0.0254, 1000 * FT * FT, 1, 0) / 3.785411784e-3).toBeCloseTo(623.4, 1);
+  });
+  it('the first flush goes once in a wet spell', () => {
+    const got = roofSeries([0, 0.0003, 0.01, 0.01, 0, 0.01], 100, 0.9, 0.0005);
+    // by hand: 0.00027 lost whole; then 0.00023 of 0.009; then none; a dry day; then 0.0005 again
+    expect([...got].map((v) => Number(v.toFixed(4)))).toEqual([0, 0, 0.877, 0.9, 0, 0.85]);
+  });
+  it('never give more than falls', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 0.1, noNaN: true }), { maxLength: 50 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (rain, runoff) => {
+          const sum = roofSeries(rain, 80, runoff, 0.001).reduce((a, b) => a + b, 0);
+          expect(sum).toBeLessThanOrEqual(80 * runoff * rain.reduce((a, b) => a + b, 0) + 1e-12);
+          expect(sum).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
+  });
+  it('a gutter that falls carries more, a level one what EN 12056-3 gives', () => {
+    // half-round 100 mm: A = 3927 mm²; 0.9 · 2.78e-5 · 3927^1.25 = 0.778 L/s
+    expect(gutterCapacity(0.1, 0.05, 0, true) * 1000).toBeCloseTo(0.778, 2);
+    expect(gutterCapacity(0.1, 0.05, 0.01, true)).toBeGreaterThan(gutterCapacity(0.1, 0.05, 0, true));
+  });
+});
+
+describe('sun', () => {
+  it('FAO-56 examples 8 and 9: 20° S, 3 September: 32.2 MJ/m², 11.7 h', () => {
+    expect(Math.abs(extraterrestrial(-20, 246) - 32.2)).toBeLessThan(0.05);
+    expect(Math.abs(daylightHours(-20, 246) - 11.7)).toBeLessThan(0.05);
+  });
+  it('does not rise in polar night nor set in polar day', () => {
+    expect(daylightHours(75, 355)).toBe(0);
+    expect(daylightHours(75, 172)).toBeCloseTo(24, 9);
+  });
+  const pump = { ratedFlow: 10 * LPM, ratedLift: 20, lift: 20, startShare: 0.2, clearness: 1 };
+  it('a sun pump lifts more in summer, and half as much twice as high', () => {
+    const summer = sunPumpDay(pump, 44, 172);
+    expect(summer.volume).toBeGreaterThan(1.5 * sunPumpDay(pump, 44, 355).volume);
+    expect(sunPumpDay({ ...pump, lift: 40 }, 44, 172).volume).toBeCloseTo(summer.volume / 2, 9);
+    expect(summer.hours).toBeLessThan(daylightHours(44, 172));
+    expect(summer.volume).toBeLessThan(pump.ratedFlow * summer.hours * 3600);
+  });
+});
+
+describe('rams and hauling', () => {
+  it('a ram splits its drive water and never makes any', () => {
+    // by hand: η 0.6, 60 L/min, 2 m fall, 20 m lift: 0.6 · 60 · 2 / (18 + 1.2) = 3.75 L/min
+    const r = ramFlow(60 * LPM, 2, 20, 0.6);
+    expect(r.delivered / LPM).toBeCloseTo(3.75, 9);
+    expect((r.delivered + r.wasted) / LPM).toBeCloseTo(60, 9);
+    // the rule it comes from: η = q (h − H) / ((Q − q) H)
+    expect((r.delivered * 18) / (r.wasted * 2)).toBeCloseTo(0.6, 9);
+  });
+  it('does not lift where there is nothing to lift over', () => {
+    expect(ramFlow(1e-3, 5, 4, 0.6).delivered).toBe(0);
+  });
+  it('a week of hauling by hand', () => {
+    // 400 L a day, 800 L a trip: 3.5 trips; 12 km there and back at 30 km/h is 24 min, 20 min standing
+    const w = haulWeek({
+      perDay: 0.4,
+      tank: 0.8,
+      distance: 6000,
+      speed: 30 / 3.6,
+      standing: 1200,
+      costPerMetre: 0.5e-3,
+      costPerSecond: 20 / 3600,
+    });
+    expect(w.trips).toBeCloseTo(3.5, 9);
+    expect(w.time / 60).toBeCloseTo(3.5 * 44, 6);
+    expect(w.cost).toBeCloseTo(3.5 * 12 * 0.5 + (3.5 * 44 * 20) / 60, 6);
+  });
+});

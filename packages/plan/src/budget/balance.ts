@@ -1,0 +1,107 @@
+// Does the source carry the place: by month, in the driest week, at what hours, and with how much to spare.
+import { carries, monthBalance, type MonthBalance } from '@vernal-slope/core/demand';
+import type { Plan } from '../schema/index.ts';
+import { monthsOfDays } from './climate.ts';
+import { planNeeds, type PlanNeeds } from './needs.ts';
+import { roofDays, sourceYields, type SourceYield } from './yields.ts';
+
+export interface DriestWeek {
+  /** m³ a day on the mean of the week */ readonly given: number;
+  readonly needed: number;
+  /** First day of it (day of the series), when a daily series decides. */
+  readonly day?: number;
+  /** Month (0 to 11) it falls in. */ readonly month: number;
+}
+
+/** How much more of something the place could carry in its tightest month. */
+export interface Room {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'herd' | 'people' | 'garden';
+  readonly more: number;
+  /** m³ a day that a tenth less of it would save */ readonly tenthSaves: number;
+}
+
+export interface PlanBalance {
+  readonly yields: readonly SourceYield[];
+  readonly needs: PlanNeeds;
+  readonly months: readonly MonthBalance[];
+  /** Month (0 to 11) with the least to spare for what is needed. */
+  readonly tightest: number;
+  readonly week: DriestWeek;
+  readonly room: readonly Room[];
+}
+
+const WEEK = 7;
+
+/** Water of all sources on each day of the plan's daily series, m³; undefined without a series. */
+export function inflowDays(plan: Plan, yields: readonly SourceYield[]): Float64Array | undefined {
+  const daily = plan.climate?.daily;
+  if (!daily || daily.rainMm.length === 0) return undefined;
+  const months = monthsOfDays(daily.start, daily.rainMm.length);
+  const sum = new Float64Array(daily.rainMm.length);
+  for (const y of yields) {
+    const roof = y.source.roof && roofDays(plan, y.source.roof);
+    for (let d = 0; d < sum.length; d++) sum[d] += roof ? roof[d] : y.perDay[months[d]];
+  }
+  return sum;
+}
+
+/** Need of each day of a series, m³, by its month. */
+export const needDays = (months: Uint8Array, perDay: readonly number[]): Float64Array =>
+  Float64Array.from(months, (m) => perDay[m]);
+
+function driestWeek(plan: Plan, yields: readonly SourceYield[], needs: PlanNeeds): DriestWeek {
+  const daily = plan.climate?.daily;
+  const inflow = inflowDays(plan, yields);
+  // the leanest flow of sources that do not hang on the day's rain
+  const low = yields.reduce((sum, y) => sum + y.low, 0);
+  if (daily && inflow && inflow.length >= WEEK && yields.some((y) => y.basis === 'roof')) {
+    const months = monthsOfDays(daily.start, inflow.length);
+    let best = Infinity;
+    let at = 0;
+    let sum = 0;
+    for (let d = 0; d < inflow.length; d++) {
+      const need = (k: number): number => needs.totals.perDay[months[k]];
+      sum += inflow[d] - need(d);
+      if (d >= WEEK) sum -= inflow[d - WEEK] - need(d - WEEK);
+      if (d >= WEEK - 1 && sum < best - 1e-12) {
+        best = sum;
+        at = d - WEEK + 1;
+      }
+    }
+    const given = inflow.slice(at, at + WEEK).reduce((a, b) => a + b, 0) / WEEK;
+    const month = months[at + 3];
+    return { given, needed: needs.totals.perDay[month], day: at, month };
+  }
+  const month = needs.totals.perDay.reduce((most, v, m) => (v > needs.totals.perDay[most] ? m : most), 0);
+  return { given: low, needed: needs.totals.perDay[month], month };
+}
+
+/** Balance of the whole plan. */
+export function planBalance(plan: Plan): PlanBalance {
+  const yields = sourceYields(plan);
+  const needs = planNeeds(plan);
+  const gross = 1 / (1 - needs.losses);
+  const months = Array.from({ length: 12 }, (_, m) => {
+    const given = new Array<number>(24).fill(0);
+    const needed = new Array<number>(24).fill(0);
+    for (const y of yields) {
+      const hours = y.hours(m);
+      for (let h = 0; h < 24; h++) given[h] += y.perDay[m] * hours[h];
+    }
+    for (const r of needs.rows) for (let h = 0; h < 24; h++) needed[h] += gross * r.perDay[m] * r.hours[h];
+    return monthBalance(given, needed);
+  });
+  const tightest = months.reduce((worst, b, m) => (b.spare < months[worst].spare ? m : worst), 0);
+  const room = needs.rows
+    .filter((r) => r.perUnit > 0)
+    .map((r) => ({
+      id: r.id,
+      name: r.name,
+      kind: r.kind,
+      more: carries(months[tightest].spare, gross * r.perUnit),
+      tenthSaves: 0.1 * gross * r.perDay[tightest],
+    }));
+  return { yields, needs, months, tightest, week: driestWeek(plan, yields, needs), room };
+}

@@ -1,0 +1,92 @@
+// The plan's weather as months and days: rain, warmth, reference evapotranspiration.
+import { hargreaves, penmanMonteith, vapourFromHumidity } from '@vernal-slope/core/demand';
+import { DAYS_IN_MONTH, MID_MONTH } from '@vernal-slope/core/supply';
+import { dayNumber, dateOf } from '../formats/index.ts';
+import type { Plan } from '../schema/index.ts';
+
+export interface MonthlyClimate {
+  /** mm a month */ readonly rainMm: readonly number[];
+  readonly tMaxC: readonly number[];
+  readonly tMinC: readonly number[];
+  readonly from: string;
+}
+
+/** Latitude taken where the plan has none. */
+export const ASSUMED_LATITUDE = 45;
+
+const monthOf = (day: number): number => Number(dateOf(day).slice(5, 7)) - 1;
+
+/** Month (0 to 11) of each day of a daily series. */
+export function monthsOfDays(start: string, length: number): Uint8Array {
+  const first = dayNumber(start);
+  return Uint8Array.from({ length }, (_, k) => monthOf(first + k));
+}
+
+/** Mean by month over the days that are there; undefined where a month has none. */
+function meanByMonth(values: readonly (number | null)[], months: Uint8Array): (number | undefined)[] {
+  const sum = new Array<number>(12).fill(0);
+  const count = new Array<number>(12).fill(0);
+  values.forEach((v, k) => {
+    if (v === null) return;
+    sum[months[k]] += v;
+    count[months[k]]++;
+  });
+  return sum.map((s, m) => (count[m] > 0 ? s / count[m] : undefined));
+}
+
+/** Monthly weather: as entered, else from the daily series. Undefined where a month is missing from both. */
+export function monthlyClimate(plan: Plan): MonthlyClimate | undefined {
+  const entered = plan.climate?.monthly;
+  if (entered) return { rainMm: entered.rainMm, tMaxC: entered.tMaxC, tMinC: entered.tMinC, from: 'entered by month' };
+  const daily = plan.climate?.daily;
+  if (!daily?.tMaxC || !daily.tMinC) return undefined;
+  const months = monthsOfDays(daily.start, daily.rainMm.length);
+  const [rain, high, low] = [daily.rainMm, daily.tMaxC, daily.tMinC].map((list) => meanByMonth(list, months));
+  if ([rain, high, low].some((list) => list.some((v) => v === undefined))) return undefined;
+  return {
+    rainMm: (rain as number[]).map((v, m) => v * DAYS_IN_MONTH[m]),
+    tMaxC: high as number[],
+    tMinC: low as number[],
+    from: daily.name ?? 'the daily series',
+  };
+}
+
+export interface EtByMonth {
+  /** mm a day */ readonly et0: readonly number[];
+  readonly method: 'penman-monteith' | 'hargreaves';
+  readonly from: string;
+  readonly latitudeDeg: number;
+  readonly latitudeAssumed: boolean;
+}
+
+/** ET0 by month: Penman-Monteith where humidity, sunshine and wind are known, Hargreaves and Samani where not. */
+export function etByMonth(plan: Plan): EtByMonth | undefined {
+  const climate = monthlyClimate(plan);
+  if (!climate) return undefined;
+  const latitudeDeg = plan.site?.latitudeDeg ?? ASSUMED_LATITUDE;
+  const more = plan.climate?.monthly;
+  const full = more?.humidityPercent && more.sunshineH && more.windMs;
+  const et0 = MID_MONTH.map((dayOfYear, m) => {
+    const [tMaxC, tMinC] = [climate.tMaxC[m], climate.tMinC[m]];
+    if (!full || !more.humidityPercent || !more.sunshineH || !more.windMs)
+      return hargreaves(latitudeDeg, dayOfYear, tMaxC, tMinC);
+    const rh = more.humidityPercent[m];
+    return penmanMonteith({
+      latitudeDeg,
+      altitudeM: plan.site?.altitudeM ?? 0,
+      dayOfYear,
+      tMaxC,
+      tMinC,
+      vapourKPa: vapourFromHumidity(tMaxC, tMinC, rh, rh),
+      windAt2: more.windMs[m],
+      sunshineHours: more.sunshineH[m],
+    });
+  });
+  return {
+    et0,
+    method: full ? 'penman-monteith' : 'hargreaves',
+    from: climate.from,
+    latitudeDeg,
+    latitudeAssumed: plan.site?.latitudeDeg === undefined,
+  };
+}

@@ -1,0 +1,48 @@
+// Water, need and store of a plan: the face of the subject.
+export { inflowDays, needDays, planBalance, type DriestWeek, type PlanBalance, type Room } from './balance.ts';
+export {
+  ASSUMED_LATITUDE,
+  etByMonth,
+  monthlyClimate,
+  monthsOfDays,
+  type EtByMonth,
+  type MonthlyClimate,
+} from './climate.ts';
+export { DEFAULT_LOSS, planNeeds, type NeedRow, type PlanNeeds } from './needs.ts';
+export {
+  drinkingCautions,
+  DUE_MONTHS,
+  isDrinking,
+  qualityOf,
+  reachOf,
+  type DrinkingCaution,
+  type QualityState,
+} from './quality.ts';
+export {
+  daysLeft,
+  DESIGN_RAIN,
+  overflowCascade,
+  schoolOf,
+  SIZE_COUNT,
+  sizesFor,
+  storeSeries,
+  storeSizes,
+  tankStore,
+  type SizeAnswer,
+  type StoreSeries,
+  type TankStore,
+} from './store.ts';
+export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from './tests.ts';
+export {
+  firstFlush,
+  haulFigures,
+  roofArea,
+  roofDays,
+  roofRunoff,
+  sourceYield,
+  sourceYields,
+  type SourceYield,
+  type YieldBasis,
+} from './yields.ts';
+export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
+export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';

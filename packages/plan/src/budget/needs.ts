@@ -1,0 +1,165 @@
+// What a plan's animals, people and gardens take, by month and hour, each with where its figure comes from.
+import {
+  blendHours,
+  EFFECTIVE_RAIN,
+  interpolate,
+  plantNeed,
+  spreadOver,
+  totalNeed,
+  type NeedTotals,
+  type Taker,
+} from '@vernal-slope/core/demand';
+import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
+import { findAnimal, findCrop, findMethod, findService } from '../catalogue/index.ts';
+import { cubicMetres, metresOfMm } from '../compile/index.ts';
+import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
+import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
+
+export type Herd = NonNullable<Trough['herds']>[number];
+
+export interface NeedRow extends Taker {
+  readonly kind: 'herd' | 'people' | 'garden';
+  readonly name: string;
+  /** Litres a head, person or m² and day in the thirstiest month. */
+  readonly each: number;
+  readonly count: number;
+  /** m³ a day that one more head, person or m² would take in the thirstiest month. */
+  readonly perUnit: number;
+  readonly source: string;
+  readonly basis: 'entered' | 'computed' | 'memory' | 'common practice';
+  /** Said where a default was taken or a figure differs from the table. */
+  readonly note?: string;
+  /** Where the herd drinks, or the place of the row in the plan's needs. */
+  readonly at:
+    { readonly node: string; readonly index: number } | { readonly list: 'people' | 'gardens'; readonly index: number };
+}
+
+/** Hours in which people use water: morning and evening (common practice, no source). */
+const PEOPLE_HOURS = blendHours([
+  { weight: 0.4, hours: spreadOver(6 * 60, 180) },
+  { weight: 0.2, hours: spreadOver(11 * 60, 180) },
+  { weight: 0.4, hours: spreadOver(17 * 60, 240) },
+]);
+/** Gardens are watered early (common practice, no source). */
+const GARDEN_HOURS = spreadOver(5 * 60, 180);
+const DEFAULT_KC = 1;
+const DEFAULT_EFFICIENCY = 0.8;
+
+const there = (months: readonly number[] | undefined, m: number): boolean => !months || months.includes(m + 1);
+const minute = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+/** Hours over which a herd drinks: its visits, else spread over the hours of its class. */
+function herdHours(herd: Herd): number[] {
+  if (herd.visits.length > 0)
+    return blendHours(herd.visits.map((v) => ({ weight: v.share, hours: spreadOver(minute(v.at), v.durationMin) })));
+  const hours = findAnimal(herd.class)?.hours ?? 10;
+  return spreadOver(Math.round((13 - hours / 2) * 60), hours * 60);
+}
+
+function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
+  const herd = (node.herds ?? [])[index];
+  const row = findAnimal(herd.class);
+  const climate = monthlyClimate(plan);
+  const table = row?.byTemperature?.map(([t, l]) => [t, l] as const);
+  const warm = herd.byWarmth && table && climate;
+  const litres = (m: number): number =>
+    warm ? interpolate(table, (climate.tMaxC[m] + climate.tMinC[m]) / 2) : herd.litresPerHeadPerDay;
+  const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? litres(m) : 0));
+  const most = Math.max(...each);
+  const differs = row && !warm && (most < row.low || most > row.high);
+  return {
+    id: `herd:${node.id}:${index}`,
+    kind: 'herd',
+    name: `${herd.count} ${row ? row.name.toLowerCase() : herd.class}${node.name ? `, ${node.name}` : ''}`,
+    perDay: each.map((l) => cubicMetres(herd.count * l)),
+    hours: herdHours(herd),
+    each: most,
+    count: herd.count,
+    perUnit: cubicMetres(most),
+    source: warm
+      ? `${row?.source ?? ''}, by the month’s mean warmth`
+      : (herd.reason ??
+        (row
+          ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L (${row.source})`
+          : 'entered')),
+    basis: warm ? (row?.basis ?? 'memory') : 'entered',
+    note: differs && !herd.reason ? `outside the ${row.low} to ${row.high} L of the table: say why` : undefined,
+    at: { node: node.id, index },
+  };
+}
+
+function peopleRow(needs: Needs, index: number): NeedRow {
+  const p = (needs.people ?? [])[index];
+  const level = findService(p.level) ?? findService('cabin-gravity');
+  const each = p.litresPerDay ?? level?.typical ?? 50;
+  return {
+    id: `people:${index}`,
+    kind: 'people',
+    name: p.name,
+    perDay: Array.from({ length: 12 }, (_, m) => (there(p.months, m) ? cubicMetres(p.count * each) : 0)),
+    hours: PEOPLE_HOURS,
+    each,
+    count: p.count,
+    perUnit: cubicMetres(each),
+    source: p.litresPerDay !== undefined ? (p.reason ?? 'entered') : `${level?.name ?? ''}: ${level?.source ?? ''}`,
+    basis: p.litresPerDay !== undefined ? 'entered' : (level?.basis ?? 'common practice'),
+    at: { list: 'people', index },
+  };
+}
+
+function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | undefined): NeedRow {
+  const g = (needs.gardens ?? [])[index];
+  const crop = findCrop(g.crop);
+  const method = findMethod(g.method);
+  const kc = g.kc ?? crop?.kcMid ?? DEFAULT_KC;
+  const efficiency = g.efficiency ?? method?.typical ?? DEFAULT_EFFICIENCY;
+  const rain = monthlyClimate(plan)?.rainMm;
+  const perDay = Array.from({ length: 12 }, (_, m) => {
+    if (!et || !there(g.months, m)) return 0;
+    const used = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[m]) / DAYS_IN_MONTH[m];
+    return plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, metresOfMm(used), efficiency);
+  });
+  const most = Math.max(...perDay);
+  return {
+    id: `garden:${index}`,
+    kind: 'garden',
+    name: g.name,
+    perDay,
+    hours: GARDEN_HOURS,
+    each: (most * 1000) / g.areaM2,
+    count: g.areaM2,
+    perUnit: most / g.areaM2,
+    source: et
+      ? `ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`
+      : 'no weather is known: give the months’ warmth and rain, or bring in a daily series',
+    basis: 'computed',
+    note: et ? (et.latitudeAssumed ? `latitude taken as ${et.latitudeDeg}°` : undefined) : 'counted as nothing',
+    at: { list: 'gardens', index },
+  };
+}
+
+/** Losses taken when the plan does not say: leaks and spills (common practice, no source). */
+export const DEFAULT_LOSS = 0.1;
+
+export interface PlanNeeds {
+  readonly rows: readonly NeedRow[];
+  readonly totals: NeedTotals;
+  readonly losses: number;
+  readonly et?: EtByMonth;
+  /** m³ kept back for fire, never planned away */ readonly fireReserve: number;
+}
+
+/** Everything a plan needs. */
+export function planNeeds(plan: Plan): PlanNeeds {
+  const needs = plan.needs ?? {};
+  const et = etByMonth(plan);
+  const rows: NeedRow[] = [
+    ...plan.nodes.flatMap((n) =>
+      n.kind === 'trough' || n.kind === 'tank' ? (n.herds ?? []).map((_, k) => herdRow(plan, n, k)) : [],
+    ),
+    ...(needs.people ?? []).map((_, k) => peopleRow(needs, k)),
+    ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
+  ];
+  const losses = needs.lossShare ?? DEFAULT_LOSS;
+  return { rows, totals: totalNeed(rows, losses), losses, et, fireReserve: cubicMetres(needs.fireReserveL ?? 0) };
+}

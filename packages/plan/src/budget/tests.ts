@@ -1,0 +1,86 @@
+// Tests of a source: the flow of each, the low season, how it falls, what passes by.
+import {
+  FLOAT_CORRECTION,
+  floatFlow,
+  mean,
+  recession,
+  rectangularWeirFlow,
+  timedFills,
+  vNotchFlow,
+  type FlowEstimate,
+  type Recession,
+} from '@vernal-slope/core/supply';
+import { cubicMetres, flowFromLpm } from '../compile/index.ts';
+import { dayNumber } from '../formats/index.ts';
+import type { FlowTest, Source } from '../schema/index.ts';
+
+export interface TestResult {
+  readonly test: FlowTest;
+  /** Place in the source's list. */ readonly index: number;
+  /** Days since 1970. */ readonly day: number;
+  /** m³/s */ readonly flow: number;
+  readonly estimate?: FlowEstimate;
+  /** m³/s seen to pass the intake by */ readonly passingBy: number;
+}
+
+/** Flow of one test, m³/s. */
+export function testFlow(test: FlowTest): { flow: number; estimate?: FlowEstimate } {
+  switch (test.method) {
+    case 'bucket': {
+      const estimate = timedFills(test.fills.map((f) => ({ volume: cubicMetres(f.volumeL), duration: f.seconds })));
+      return { flow: estimate.mean, estimate };
+    }
+    case 'float':
+      return {
+        flow: floatFlow(
+          test.widthM,
+          test.depthsM,
+          test.distanceM / mean(test.seconds),
+          test.correction ?? FLOAT_CORRECTION,
+        ),
+      };
+    case 'v-notch':
+      return { flow: vNotchFlow(test.headM, test.angleDeg ?? 90) };
+    case 'rectangular-weir':
+      return { flow: rectangularWeirFlow(test.headM, test.crestM, test.contractions ?? 2) };
+  }
+}
+
+/** Results of a source's tests, oldest first. */
+export const testResults = (source: Source): TestResult[] =>
+  (source.tests ?? [])
+    .map((test, index) => ({
+      test,
+      index,
+      day: dayNumber(test.date),
+      ...testFlow(test),
+      passingBy: flowFromLpm(test.passingByLpm ?? 0),
+    }))
+    .sort((a, b) => a.day - b.day);
+
+export interface TestSummary {
+  readonly results: readonly TestResult[];
+  /** The test with the least flow. */ readonly low: TestResult;
+  readonly latest: TestResult;
+  /** Least flow by month (0 to 11) where there were tests, m³/s. */
+  readonly byMonth: readonly (number | undefined)[];
+  readonly recession?: Recession;
+}
+
+/** What a source's tests say together; undefined without any. */
+export function summariseTests(source: Source): TestSummary | undefined {
+  const results = testResults(source);
+  if (results.length === 0) return undefined;
+  const byMonth = new Array<number | undefined>(12).fill(undefined);
+  for (const r of results) {
+    const m = Number(r.test.date.slice(5, 7)) - 1;
+    byMonth[m] = Math.min(byMonth[m] ?? Infinity, r.flow);
+  }
+  return {
+    results,
+    low: results.reduce((a, b) => (b.flow < a.flow ? b : a)),
+    latest: results[results.length - 1],
+    byMonth,
+    recession: recession(results.map((r) => ({ day: r.day, flow: r.flow }))),
+  };
+}

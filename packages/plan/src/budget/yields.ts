@@ -1,0 +1,191 @@
+// What each source gives in a day, month by month, through the hours, and day by day over years of weather.
+import {
+  DAYS_IN_MONTH,
+  haulWeek,
+  MID_MONTH,
+  RAM_EFFICIENCY,
+  ramFlow,
+  roofSeries,
+  roofYield,
+  sunPumpDay,
+  sunPumpFlow,
+} from '@vernal-slope/core/supply';
+import { FIRST_FLUSH_MM, findRunoff } from '../catalogue/index.ts';
+import {
+  cubicMetres,
+  flowFromLitresPerDay,
+  flowFromLpm,
+  metresOfKm,
+  metresOfMm,
+  metresPerSecond,
+  perMetre,
+  perSecond,
+  seconds,
+} from '../compile/index.ts';
+import type { HaulEntry, Plan, Roof, Source, SunPumpEntry } from '../schema/index.ts';
+import { ASSUMED_LATITUDE, monthlyClimate, monthsOfDays } from './climate.ts';
+import { summariseTests } from './tests.ts';
+
+/** Where a source's figures come from. */
+export type YieldBasis = 'entered' | 'tests' | 'roof' | 'pump' | 'ram' | 'haul' | 'backup' | 'unknown';
+
+export interface SourceYield {
+  readonly source: Source;
+  /** m³ a day by month; zeros where nothing is known. */
+  readonly perDay: readonly number[];
+  /** m³ a day in the leanest stretch that is known. */
+  readonly low: number;
+  /** Share of a day's water in each of its hours, by month. */
+  readonly hours: (month: number) => readonly number[];
+  readonly basis: YieldBasis;
+  /** Said where something was taken for granted. */
+  readonly assumption?: string;
+}
+
+const DAY = 86_400;
+const EVEN: readonly number[] = new Array<number>(24).fill(1 / 24);
+const DEFAULT_RUNOFF = 0.9;
+
+export const roofArea = (roof: Roof): number => roof.areas.reduce((sum, a) => sum + a.planM2, 0);
+
+/** Runoff of a roof, weighted by area. */
+export function roofRunoff(roof: Roof): number {
+  const area = roofArea(roof);
+  return roof.areas.reduce(
+    (sum, a) => sum + (a.planM2 / area) * (a.runoff ?? findRunoff(a.material)?.typical ?? DEFAULT_RUNOFF),
+    0,
+  );
+}
+
+export const firstFlush = (roof: Roof): number => metresOfMm(roof.firstFlushMm ?? FIRST_FLUSH_MM.typical);
+
+/** Days of a roof over the plan's daily rain, m³ each; undefined without a series. Missing days count as dry. */
+export function roofDays(plan: Plan, roof: Roof): Float64Array | undefined {
+  const rain = plan.climate?.daily?.rainMm;
+  if (!rain || rain.length === 0) return undefined;
+  return roofSeries(
+    Float64Array.from(rain, (v) => metresOfMm(v ?? 0)),
+    roofArea(roof),
+    roofRunoff(roof),
+    firstFlush(roof),
+  );
+}
+
+function roofYieldOf(plan: Plan, source: Source, roof: Roof): SourceYield {
+  const days = roofDays(plan, roof);
+  const daily = plan.climate?.daily;
+  let perDay = new Array<number>(12).fill(0);
+  let assumption: string | undefined;
+  if (days && daily) {
+    const months = monthsOfDays(daily.start, days.length);
+    const count = new Array<number>(12).fill(0);
+    days.forEach((v, k) => {
+      perDay[months[k]] += v;
+      count[months[k]]++;
+    });
+    perDay = perDay.map((v, m) => (count[m] > 0 ? v / count[m] : 0));
+  } else {
+    const climate = monthlyClimate(plan);
+    if (!climate)
+      return { source, perDay, low: 0, hours: () => EVEN, basis: 'unknown', assumption: 'no rain is known' };
+    // eight wet days a month stand for the first flush until days are known
+    const WET_DAYS = 8;
+    perDay = climate.rainMm.map(
+      (mm, m) =>
+        (WET_DAYS * roofYield(metresOfMm(mm / WET_DAYS), roofArea(roof), roofRunoff(roof), firstFlush(roof))) /
+        DAYS_IN_MONTH[m],
+    );
+    assumption = `rain by month only: taken as ${WET_DAYS} wet days a month (assumption)`;
+  }
+  // weeks without rain come every year: a roof is never counted on in the leanest stretch
+  return { source, perDay, low: 0, hours: () => EVEN, basis: 'roof', assumption };
+}
+
+const pumpOf = (p: SunPumpEntry) => ({
+  ratedFlow: flowFromLpm(p.ratedFlowLpm),
+  ratedLift: p.ratedLiftM,
+  lift: p.liftM,
+  startShare: p.startShare ?? 0.2,
+  clearness: p.clearness ?? 0.7,
+});
+
+function pumpYieldOf(plan: Plan, source: Source, entry: SunPumpEntry): SourceYield {
+  const pump = pumpOf(entry);
+  const latitude = plan.site?.latitudeDeg ?? ASSUMED_LATITUDE;
+  const hoursOf = (m: number): readonly number[] => {
+    const flows = Array.from({ length: 24 }, (_, h) => sunPumpFlow(pump, latitude, MID_MONTH[m], h + 0.5));
+    const sum = flows.reduce((a, b) => a + b, 0);
+    return sum > 0 ? flows.map((q) => q / sum) : EVEN;
+  };
+  const perDay = MID_MONTH.map((day, m) =>
+    entry.hoursByMonth
+      ? (pump.ratedFlow * entry.hoursByMonth[m] * 3600 * pump.ratedLift) / pump.lift
+      : sunPumpDay(pump, latitude, day).volume,
+  );
+  return {
+    source,
+    perDay,
+    low: Math.min(...perDay),
+    hours: hoursOf,
+    basis: 'pump',
+    assumption: entry.hoursByMonth
+      ? undefined
+      : `the sun’s course at ${Math.abs(latitude)}° ${latitude < 0 ? 'south' : 'north'}, ${Math.round(pump.clearness * 100)} % of a clear sky (assumption)`,
+  };
+}
+
+const steady = (source: Source, flow: number, basis: YieldBasis, assumption?: string): SourceYield => ({
+  source,
+  perDay: new Array<number>(12).fill(flow * DAY),
+  low: flow * DAY,
+  hours: () => EVEN,
+  basis,
+  assumption,
+});
+
+/** Yield of a source through the year. */
+export function sourceYield(plan: Plan, source: Source): SourceYield {
+  if (source.type === 'mains') return steady(source, 0, 'backup', 'mains are a backup: not counted on');
+  if (source.roof) return roofYieldOf(plan, source, source.roof);
+  if (source.pump) return pumpYieldOf(plan, source, source.pump);
+  if (source.ram) {
+    const { driveFlowLpm, fallM, liftM, efficiency } = source.ram;
+    return steady(
+      source,
+      ramFlow(flowFromLpm(driveFlowLpm), fallM, liftM, efficiency ?? RAM_EFFICIENCY).delivered,
+      'ram',
+    );
+  }
+  if (source.haul) return steady(source, flowFromLitresPerDay(source.haul.litresPerDay), 'haul');
+  if (source.yieldByMonthLpm) {
+    const perDay = source.yieldByMonthLpm.map((lpm) => flowFromLpm(lpm) * DAY);
+    return { source, perDay, low: Math.min(...perDay), hours: () => EVEN, basis: 'entered' };
+  }
+  if (source.yieldLpm !== undefined) return steady(source, flowFromLpm(source.yieldLpm), 'entered');
+  const tests = summariseTests(source);
+  if (!tests) return steady(source, 0, 'unknown', 'not measured yet: counted as nothing');
+  return {
+    source,
+    perDay: tests.byMonth.map((flow) => (flow ?? tests.low.flow) * DAY),
+    low: tests.low.flow * DAY,
+    hours: () => EVEN,
+    basis: 'tests',
+    assumption: 'months without a test have the lowest flow measured (assumption)',
+  };
+}
+
+/** All sources of a plan with what they give. */
+export const sourceYields = (plan: Plan): SourceYield[] =>
+  plan.nodes.flatMap((n) => (n.kind === 'source' ? [sourceYield(plan, n)] : []));
+
+/** Trips, seconds and cost of a week of hauling. */
+export const haulFigures = (h: HaulEntry): { trips: number; time: number; cost: number } =>
+  haulWeek({
+    perDay: cubicMetres(h.litresPerDay),
+    tank: cubicMetres(h.litresPerTrip),
+    distance: metresOfKm(h.distanceKm),
+    speed: metresPerSecond(h.speedKmh),
+    standing: seconds(h.standingMin),
+    costPerMetre: perMetre(h.costPerKm ?? 0),
+    costPerSecond: perSecond(h.costPerHour ?? 0),
+  });

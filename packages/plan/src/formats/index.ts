@@ -1,0 +1,11 @@
+// Open formats in and out: the face of the subject.
+export {
+  dateOf,
+  dayNumber,
+  MAX_DAYS,
+  readDailyCsv,
+  type DailyCsv,
+  type DailySeries,
+  type Gap,
+  type RowFault,
+} from './dailycsv.ts';

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+// The judgement of a step: its name, two figures, sentences worst first.
+import { computed } from 'vue';
+import type { Finding } from '@vernal-slope/core/judge';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { nameIn } from '../display/names.ts';
+import { SEVERITY_WORD, sentence } from '../display/words.ts';
+import { useSettings } from '../stores/settings.ts';
+import DropGlyph from './DropGlyph.vue';
+import SentenceText from './SentenceText.vue';
+
+const props = defineProps<{
+  plan: Plan;
+  title: string;
+  subtitle: string;
+  figures: readonly { text: string; unit: string; label: string; test?: string }[];
+  findings: readonly Finding[];
+}>();
+const settings = useSettings();
+const sentences = computed(() =>
+  props.findings.map((f, k) => ({
+    key: `${f.code}-${f.at}-${k}`,
+    severity: f.severity,
+    parts: sentence(f, settings.units, (id) => nameIn(props.plan, id)),
+  })),
+);
+</script>
+
+<template>
+  <aside class="judgement sheet" aria-label="Judgement">
+    <header>
+      <h2>{{ title }}</h2>
+      <p class="small">{{ subtitle }}</p>
+    </header>
+    <div class="two">
+      <div v-for="f in figures" :key="f.label">
+        <p class="big">
+          <span class="figure" :data-test="f.test">{{ f.text }}</span><span class="muted">{{ f.unit }}</span>
+        </p>
+        <p class="small muted">{{ f.label }}</p>
+      </div>
+    </div>
+    <slot />
+    <ul data-test="step-sentences" aria-live="polite">
+      <li v-for="s in sentences" :key="s.key">
+        <DropGlyph :level="s.severity" :size="18" />
+        <p>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
+          <SentenceText :parts="s.parts" />
+        </p>
+      </li>
+    </ul>
+  </aside>
+</template>
+
+<style scoped>
+header {
+  padding: 10px 16px;
+  background: var(--water-wash);
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  margin: 0 16px;
+  border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.two > div {
+  padding: 10px 0;
+}
+
+.two > div + div {
+  padding-left: 14px;
+  border-left: var(--line-hair) solid var(--rule);
+}
+
+.big {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 6px;
+  font-size: var(--text-s);
+}
+
+.big .figure {
+  font-size: 26px;
+  font-weight: 500;
+  line-height: 1.2;
+}
+
+ul {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  margin: 0;
+  padding: 12px 16px;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 10px;
+}
+
+.good {
+  color: var(--water-ink);
+}
+
+.fair {
+  color: var(--amber-ink);
+}
+
+.short {
+  color: var(--brick-ink);
+}
+</style>
