@@ -56,6 +56,10 @@ describe('by keyboard alone', () => {
       async () => (await page.driver.findElements(By.css('[data-test="working"]'))).length === 0,
     );
 
+    await page.press('1');
+    await page.find('#water-title');
+    await page.press('2');
+    await page.find('#need-title');
     await page.press('3');
     await page.find('#store-title');
     await page.press('7');
@@ -98,7 +102,9 @@ describe('for everybody', () => {
     '/',
     '/start',
     '/plan/ousel-bank/walk',
-    '/plan/ousel-bank/store',
+    '/plan/ousel-bank/water',
+    '/plan/ousel-bank/need',
+    '/plan/kestrel-croft/store',
     '/plan/ousel-bank/outlets',
     '/plan/long-fell-hut',
   ];

@@ -30,10 +30,18 @@ export function floatFlow(width: number, depths: readonly number[], speed: numbe
  */
 export function vNotchFlow(head: number, angleDeg: number): number {
   if (head <= 0) return 0;
+  const { ce, k } = vNotchCoefficients(angleDeg);
   const a = angleDeg;
-  const ce = 0.607165052 - 8.74466963e-4 * a + 6.10393334e-6 * a * a;
-  const k = 0.3048 * (0.0144902648 - 3.3955535e-4 * a + 3.29819003e-6 * a * a - 1.06215442e-8 * a ** 3);
   return (8 / 15) * ce * Math.sqrt(2 * GRAVITY) * Math.tan((a * Math.PI) / 360) * (head + k) ** 2.5;
+}
+
+/** Discharge coefficient of a V-notch and the length (m) added to its head. @see `vNotchFlow` */
+export function vNotchCoefficients(angleDeg: number): { ce: number; k: number } {
+  const a = angleDeg;
+  return {
+    ce: 0.607165052 - 8.74466963e-4 * a + 6.10393334e-6 * a * a,
+    k: 0.3048 * (0.0144902648 - 3.3955535e-4 * a + 3.29819003e-6 * a * a - 1.06215442e-8 * a ** 3),
+  };
 }
 
 /**

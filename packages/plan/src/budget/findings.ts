@@ -33,7 +33,12 @@ function sourceFindings(source: Source, today: number | undefined): Finding[] {
         code: 'low-season',
         severity: 'good',
         at,
-        values: { flow: tests.low.flow, date: tests.low.test.date, tests: tests.results.length },
+        values: {
+          flow: tests.low.flow,
+          index: tests.low.index,
+          date: tests.low.test.date,
+          tests: tests.results.length,
+        },
       });
       const suspects = tests.latest.estimate?.suspects.length ?? 0;
       if (suspects > 0) found.push({ code: 'fill-questioned', severity: 'fair', at, values: { fills: suspects } });
@@ -156,13 +161,15 @@ export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?
       values: { carries: s.overflow.carries, head: s.overflow.head },
     });
   found.push({ code: 'vent', severity: 'good', at, values: { bore: s.vent } });
-  const bridge = Math.max(...b.months.map((m) => (Number.isNaN(m.bridge) ? 0 : m.bridge)));
+  const bridges = b.months.map((m) => (Number.isNaN(m.bridge) ? 0 : m.bridge));
+  const bridge = Math.max(...bridges);
+  const month = bridges.indexOf(bridge);
   if (bridge > 0)
     found.push({
       code: s.usableAll >= bridge ? 'bridges-day' : 'bridges-not',
       severity: s.usableAll >= bridge ? 'good' : 'short',
       at,
-      values: { bridge, usable: s.usableAll },
+      values: { bridge, month, usable: s.usableAll },
     });
   const reserve = b.needs.fireReserve;
   if (reserve > 0)

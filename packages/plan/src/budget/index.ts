@@ -46,3 +46,12 @@ export {
 } from './yields.ts';
 export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
+export {
+  bridgeWorking,
+  metWorking,
+  overflowWorking,
+  spareWorking,
+  testWorking,
+  usableWorking,
+  ventWorking,
+} from './workings.ts';

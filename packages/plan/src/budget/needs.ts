@@ -10,6 +10,7 @@ import {
   type Taker,
 } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
+import type { Term, Working } from '@vernal-slope/core/working';
 import { findAnimal, findCrop, findMethod, findService } from '../catalogue/index.ts';
 import { cubicMetres, metresOfMm } from '../compile/index.ts';
 import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
@@ -29,6 +30,8 @@ export interface NeedRow extends Taker {
   readonly basis: 'entered' | 'computed' | 'memory' | 'common practice';
   /** Said where a default was taken or a figure differs from the table. */
   readonly note?: string;
+  /** Working of the thirstiest month's day. */
+  readonly working: Working;
   /** Where the herd drinks, or the place of the row in the plan's needs. */
   readonly at:
     { readonly node: string; readonly index: number } | { readonly list: 'people' | 'gardens'; readonly index: number };
@@ -56,6 +59,19 @@ function herdHours(herd: Herd): number[] {
   return spreadOver(Math.round((13 - hours / 2) * 60), hours * 60);
 }
 
+/** n heads or persons at a figure each: V = n v. */
+const eachWorking = (name: string, count: number, each: number, whose: string, source: string): Working => ({
+  code: 'need',
+  of: name,
+  rule: 'V = {{n}} \\, {{v}}',
+  terms: [
+    { key: 'n', tex: 'n', name: `${whose}s`, value: count, dimension: 'ratio', source: 'entered' },
+    { key: 'v', tex: 'v', name: `water a ${whose} and day`, value: cubicMetres(each), dimension: 'volume', source },
+  ],
+  result: { tex: 'V', value: cubicMetres(count * each), dimension: 'volume' },
+  source,
+});
+
 function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
   const herd = (node.herds ?? [])[index];
   const row = findAnimal(herd.class);
@@ -67,21 +83,24 @@ function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
   const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? litres(m) : 0));
   const most = Math.max(...each);
   const differs = row && !warm && (most < row.low || most > row.high);
+  const name = `${herd.count} ${row ? row.name.toLowerCase() : herd.class}${node.name ? `, ${node.name}` : ''}`;
+  const source = warm
+    ? `${row?.source ?? ''}, by the month’s mean warmth`
+    : (herd.reason ??
+      (row
+        ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L (${row.source})`
+        : 'entered'));
   return {
     id: `herd:${node.id}:${index}`,
     kind: 'herd',
-    name: `${herd.count} ${row ? row.name.toLowerCase() : herd.class}${node.name ? `, ${node.name}` : ''}`,
+    name,
     perDay: each.map((l) => cubicMetres(herd.count * l)),
     hours: herdHours(herd),
     each: most,
     count: herd.count,
     perUnit: cubicMetres(most),
-    source: warm
-      ? `${row?.source ?? ''}, by the month’s mean warmth`
-      : (herd.reason ??
-        (row
-          ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L (${row.source})`
-          : 'entered')),
+    source,
+    working: eachWorking(name, herd.count, most, 'head', source),
     basis: warm ? (row?.basis ?? 'memory') : 'entered',
     note: differs && !herd.reason ? `outside the ${row.low} to ${row.high} L of the table: say why` : undefined,
     at: { node: node.id, index },
@@ -92,6 +111,8 @@ function peopleRow(needs: Needs, index: number): NeedRow {
   const p = (needs.people ?? [])[index];
   const level = findService(p.level) ?? findService('cabin-gravity');
   const each = p.litresPerDay ?? level?.typical ?? 50;
+  const source =
+    p.litresPerDay !== undefined ? (p.reason ?? 'entered') : `${level?.name ?? ''}: ${level?.source ?? ''}`;
   return {
     id: `people:${index}`,
     kind: 'people',
@@ -101,7 +122,8 @@ function peopleRow(needs: Needs, index: number): NeedRow {
     each,
     count: p.count,
     perUnit: cubicMetres(each),
-    source: p.litresPerDay !== undefined ? (p.reason ?? 'entered') : `${level?.name ?? ''}: ${level?.source ?? ''}`,
+    source,
+    working: eachWorking(p.name, p.count, each, 'person', source),
     basis: p.litresPerDay !== undefined ? 'entered' : (level?.basis ?? 'common practice'),
     at: { list: 'people', index },
   };
@@ -120,7 +142,53 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | unde
     return plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, metresOfMm(used), efficiency);
   });
   const most = Math.max(...perDay);
+  const month = perDay.indexOf(most);
+  const depth = (key: string, tex: string, label: string, mm: number, from: string): Term => ({
+    key,
+    tex,
+    name: label,
+    value: metresOfMm(mm),
+    dimension: 'length',
+    source: from,
+  });
+  const usedRain = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[month]) / DAYS_IN_MONTH[month];
+  const working: Working = {
+    code: 'need',
+    of: g.name,
+    rule: 'V = \\frac{\\left( {{et}} \\, {{kc}} - {{rain}} \\right) {{area}}}{ {{eta}} }',
+    terms: [
+      depth(
+        'et',
+        'ET_0',
+        'reference evapotranspiration a day',
+        et?.et0[month] ?? 0,
+        et ? `${et.method}, ${et.from}` : 'not known',
+      ),
+      {
+        key: 'kc',
+        tex: 'K_c',
+        name: 'crop coefficient',
+        value: kc,
+        dimension: 'ratio',
+        source: crop?.source ?? 'entered',
+      },
+      depth('rain', 'P', 'rain that plants use, a day', usedRain, '0.8 of the month’s rain (common practice)'),
+      { key: 'area', tex: 'A', name: 'area', value: g.areaM2, dimension: 'area', source: 'entered' },
+      {
+        key: 'eta',
+        tex: '\\eta',
+        name: 'share that reaches the roots',
+        value: efficiency,
+        dimension: 'ratio',
+        source: method?.source ?? 'entered',
+      },
+    ],
+    result: { tex: 'V', value: most, dimension: 'volume' },
+    source: 'FAO-56 eq. 56, ETc = Kc ET0; gross need by the efficiency of the method',
+    assumptions: ['The thirstiest month’s mean day.'],
+  };
   return {
+    working,
     id: `garden:${index}`,
     kind: 'garden',
     name: g.name,

@@ -4,7 +4,8 @@ import { computed } from 'vue';
 import type { Finding } from '@vernal-slope/core/judge';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
-import { SEVERITY_WORD, sentence } from '../display/words.ts';
+import type { StepFigure } from '../composables/useStepJudgement.ts';
+import { SEVERITY_WORD, sentence, type FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import DropGlyph from './DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
@@ -13,9 +14,10 @@ const props = defineProps<{
   plan: Plan;
   title: string;
   subtitle: string;
-  figures: readonly { text: string; unit: string; label: string; test?: string }[];
+  figures: readonly StepFigure[];
   findings: readonly Finding[];
 }>();
+const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
 const sentences = computed(() =>
   props.findings.map((f, k) => ({
@@ -35,7 +37,16 @@ const sentences = computed(() =>
     <div class="two">
       <div v-for="f in figures" :key="f.label">
         <p class="big">
-          <span class="figure" :data-test="f.test">{{ f.text }}</span><span class="muted">{{ f.unit }}</span>
+          <button
+            v-if="f.opens"
+            type="button"
+            class="figure"
+            title="Show the working"
+            :data-test="f.test"
+            @click="emit('open', f.opens)"
+          >
+            {{ f.text }}</button><span v-else class="figure" :data-test="f.test">{{ f.text }}</span
+          ><span class="muted">{{ f.unit }}</span>
         </p>
         <p class="small muted">{{ f.label }}</p>
       </div>
@@ -46,7 +57,7 @@ const sentences = computed(() =>
         <DropGlyph :level="s.severity" :size="18" />
         <p>
           <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
-          <SentenceText :parts="s.parts" />
+          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
         </p>
       </li>
     </ul>

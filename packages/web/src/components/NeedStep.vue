@@ -10,6 +10,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Needs, Plan } from '@vernal-slope/plan/schema';
 import { FILE_UNITS, fixed, fromSI, show, showPerDay, showText, toSI, unitFor } from '../display/quantities.ts';
 import { MONTHS } from '../display/waterwords.ts';
+import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import BalanceChart from './BalanceChart.vue';
 import EntryRow from './EntryRow.vue';
@@ -17,6 +18,7 @@ import MonthPicker from './MonthPicker.vue';
 import QuantityField from './QuantityField.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
+const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
 const needs = computed(() => props.balance.needs);
 const troughs = computed(() => props.plan.nodes.filter((n) => n.kind === 'trough' || n.kind === 'tank'));
@@ -319,10 +321,17 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
         </button>
       </div>
       <div class="why small muted">
-        <span class="figure total"
-          >{{ showPerDay(most(row), settings.units)
-          }}{{ row.perDay.some((v) => v < most(row) * 0.999) ? ' at most' : '' }}</span
-        >
+        <span>
+          <button
+            type="button"
+            class="figure total"
+            title="Show the working"
+            @click="emit('open', { of: 'need', id: row.id, leg: 0 })"
+          >
+            {{ showPerDay(most(row), settings.units) }}</button>{{
+            row.perDay.some((v) => v < most(row) * 0.999) ? ' at most' : ''
+          }}
+        </span>
         <span class="from">{{ row.source }}.</span>
         <span v-if="row.note" class="amber">{{ row.note }}.</span>
         <label v-if="herdOf(row)" class="reason"

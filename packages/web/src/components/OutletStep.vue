@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The Outlets step of the first slice: the trough with its float and herd, or the tap, at the end of the line.
+// The Outlets step: the trough with its float and herd, or the tap, at the end of the line.
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
@@ -37,6 +37,13 @@ const want = (label: string, set: (wants: { flowLpm?: number; pressureKPa?: numb
   };
   return node.value.kind === 'trough' ? onTrough(label, recipe) : onOutlet(label, recipe);
 };
+const USES = [
+  { value: 'drink', label: 'people, to drink' },
+  { value: 'wash', label: 'washing' },
+  { value: 'garden', label: 'garden' },
+  { value: 'stock', label: 'animals' },
+  { value: 'fire', label: 'fire' },
+];
 const r4 = (x: number): number => Number(x.toFixed(4));
 const lpm = (si: number): number => r4(fromSI(si, FILE_UNITS.lpm));
 const kpa = (si: number): number => r4(fromSI(si, FILE_UNITS.kPa));
@@ -69,14 +76,20 @@ const visits = computed(() =>
   <section v-if="node" class="outlets sheet" aria-labelledby="outlets-title">
     <header>
       <h2 id="outlets-title">Outlets</h2>
-      <NSelect
-        v-if="places.length > 1"
-        class="which"
-        :value="node.id"
-        :options="places.map((p) => ({ label: p.name ?? p.id, value: p.id }))"
-        :input-props="{ 'aria-label': 'Place' }"
-        @update:value="(id: string) => emit('choose', id)"
-      />
+      <template v-if="places.length > 1">
+        <button
+          v-for="p in places"
+          :key="p.id"
+          type="button"
+          class="plain-button tab"
+          :class="{ on: p.id === node.id }"
+          :aria-pressed="p.id === node.id"
+          :data-node="p.id"
+          @click="emit('choose', p.id)"
+        >
+          {{ p.name ?? p.id }}
+        </button>
+      </template>
     </header>
     <div class="halves">
       <div>
@@ -119,6 +132,13 @@ const visits = computed(() =>
           />
         </template>
         <template v-if="outlet">
+          <EntryRow label="The water is for"
+            ><NSelect
+              :value="outlet.use ?? 'drink'"
+              :options="USES"
+              :input-props="{ 'aria-label': 'What the water is for' }"
+              @update:value="(v: NonNullable<Outlet['use']>) => onOutlet('use of the water', (n) => void (n.use = v))"
+          /></EntryRow>
           <EntryRow
             label="Height above the ground"
             :value="outlet.heightM ?? 0"
@@ -275,8 +295,9 @@ header {
   padding-bottom: 8px;
 }
 
-.which {
-  width: 220px;
+.tab.on {
+  background: var(--water-wash);
+  border-color: var(--water);
 }
 
 .halves {

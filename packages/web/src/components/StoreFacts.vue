@@ -19,6 +19,7 @@ import type { Plan, Tank } from '@vernal-slope/plan/schema';
 import { todayNumber } from '../composables/useBudget.ts';
 import { FILE_UNITS, fixed, fromSI, percent, showPerDay, showText, toSI } from '../display/quantities.ts';
 import { MONTHS } from '../display/waterwords.ts';
+import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import QuantityField from './QuantityField.vue';
@@ -33,7 +34,7 @@ const props = defineProps<{
   progress: number | null;
   edit: (command: Command) => readonly Fault[];
 }>();
-const emit = defineEmits<{ cancel: [] }>();
+const emit = defineEmits<{ cancel: []; open: [key: FigureKey] }>();
 const settings = useSettings();
 const store = computed(() => tankStore(props.plan, props.tank, props.balance));
 const level = computed(() => levelFor(props.tank, 'start'));
@@ -237,7 +238,7 @@ const NO_FLOAT_BAND = 0.1;
         }}</span>
       </p>
       <p v-if="progress !== null && !sizes" class="row" role="status">
-        <progress :value="progress" max="1"></progress> {{ percent(progress) }}
+        <progress :value="progress" max="1" aria-label="Sizes worked out"></progress> {{ percent(progress) }}
         <button type="button" class="plain-button edged" @click="emit('cancel')">
           <X :size="16" aria-hidden="true" />Stop
         </button>
@@ -249,8 +250,15 @@ const NO_FLOAT_BAND = 0.1;
         <SizeCurve :answer="sizes" />
         <p data-test="own-size">
           This plan’s <span class="figure">{{ showText(sizes.own.capacity, 'volume', settings.units) }}</span> meet
-          <span class="figure" data-test="own-days">{{ percent(sizes.own.days) }}</span> of the
-          {{ sizes.series.stepHours === 24 ? 'days' : 'hours' }} and
+          <button
+            type="button"
+            class="figure"
+            data-test="own-days"
+            @click="emit('open', { of: 'met', id: tank.id, leg: 0 })"
+          >
+            {{ percent(sizes.own.days) }}
+          </button>
+          of the {{ sizes.series.stepHours === 24 ? 'days' : 'hours' }} and
           <span class="figure">{{ percent(sizes.own.volume) }}</span> of the water wanted.
         </p>
         <p class="small muted">

@@ -10,6 +10,7 @@ import type { Shape, Tank } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { showText, type Quantity } from '../display/quantities.ts';
+import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
@@ -23,7 +24,7 @@ const props = defineProps<{
   progress: number | null;
   edit: (command: Command) => readonly Fault[];
 }>();
-const emit = defineEmits<{ tank: [id: string]; cancel: [] }>();
+const emit = defineEmits<{ tank: [id: string]; cancel: []; open: [key: FigureKey] }>();
 const settings = useSettings();
 
 const plan = computed(() => props.results.compiled.plan);
@@ -209,6 +210,7 @@ const round = (si: number): number => Number(si.toFixed(4));
       :progress="progress"
       :edit="edit"
       @cancel="emit('cancel')"
+      @open="(key) => emit('open', key)"
     />
   </section>
   <section v-else class="store sheet empty">

@@ -11,6 +11,7 @@ import type { FlowTest, Plan, Source } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../composables/useBudget.ts';
 import { FILE_UNITS, fixed, fromSI, percent, show, showPerDay, showText } from '../display/quantities.ts';
 import { dateText, MONTHS } from '../display/waterwords.ts';
+import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import BucketTest from './BucketTest.vue';
 import DropGlyph from './DropGlyph.vue';
@@ -21,6 +22,7 @@ import SourceForm from './SourceForm.vue';
 import WeatherPanel from './WeatherPanel.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
+const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
 const sources = computed(() => props.plan.nodes.filter((n): n is Source => n.kind === 'source'));
 const picked = ref('');
@@ -197,7 +199,16 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
                   <td>
                     {{ METHOD[r.test.method] }}<template v-if="r.estimate">, {{ r.estimate.flows.length }}</template>
                   </td>
-                  <td class="n figure">{{ show(r.flow, 'flow', settings.units).text }}</td>
+                  <td class="n">
+                    <button
+                      type="button"
+                      class="figure"
+                      title="Show the working"
+                      @click="source && emit('open', { of: 'test', id: source.id, leg: r.index })"
+                    >
+                      {{ show(r.flow, 'flow', settings.units).text }}
+                    </button>
+                  </td>
                   <td class="n figure">{{ spreadOf(tests.results.length - 1 - k) }}</td>
                   <td class="small">
                     {{ [r.test.weather, r.test.note].filter(Boolean).join('; ') }}

@@ -51,6 +51,14 @@ const NAMES: Readonly<Record<string, string>> = {
   'height-hump': 'height of',
   'water-level': 'water level of',
   'loss-sum': 'head lost on the way to',
+  test: 'flow of',
+  need: 'water of',
+  spare: 'spare water of',
+  usable: 'usable water of',
+  overflow: 'overflow of',
+  vent: 'vent of',
+  met: 'how often it meets the need,',
+  bridge: 'store that bridges',
   'friction-laminar': '',
   'friction-join': '',
   'friction-turbulent': '',
@@ -81,6 +89,10 @@ const result = computed(() =>
 );
 const resultSI = computed(() => (shown.value ? inRule(shown.value.result.value, shown.value.result.dimension) : null));
 
+const shareText = (value: number): string => {
+  const { text, unit } = showTerm(value, shown.value?.shares?.dimension ?? 'length', settings.units);
+  return `${text} ${unit}`;
+};
 const shares = computed(() => {
   const parts = shown.value?.shares?.parts ?? [];
   const sum = parts.reduce((total, p) => total + Math.abs(p.value), 0);
@@ -88,7 +100,7 @@ const shares = computed(() => {
     ...p,
     share: sum > 0 ? Math.abs(p.value) / sum : 0,
     short: p.name.match(/leg (\d+)/)?.[1] ?? p.name.split(' ')[0],
-    text: showText(p.value, 'loss', settings.units),
+    text: shareText(p.value),
   }));
 });
 
@@ -228,7 +240,7 @@ const print = (): void => window.print();
           </tbody>
         </table>
         <template v-if="shares.length > 1">
-          <h3>Where it goes, leg by leg</h3>
+          <h3>{{ shown.shares?.dimension === 'length' ? 'Where it goes, leg by leg' : 'Who takes it' }}</h3>
           <div class="shares" role="img" :aria-label="shares.map((s) => `${s.name} ${s.text}`).join(', ')">
             <span
               v-for="(s, k) in shares"

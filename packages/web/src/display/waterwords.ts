@@ -1,7 +1,7 @@
 // What findings about sources, needs and stores say, in plain words.
 import type { Finding } from '@vernal-slope/core/judge';
 import { percent, showPerDay, showText, type Quantity, type UnitSystem } from './quantities.ts';
-import { say, type Part } from './words.ts';
+import { say, type FigureKey, type Part, type WaterFigure } from './words.ts';
 
 export const MONTHS = [
   'January',
@@ -27,7 +27,8 @@ export function dateText(iso: string): string {
 /** The sentence of a finding about water, need or store; undefined for a code of another kind. */
 export function waterSentence(finding: Finding, system: UnitSystem, name: (id: string) => string): Part[] | undefined {
   const v = finding.values;
-  const fig = (key: string, quantity: Quantity): Part => ({
+  const fig = (key: string, quantity: Quantity, opens?: FigureKey): Part => ({
+    opens,
     text: showText(Number(v[key]), quantity, system),
     figure: true,
   });
@@ -35,6 +36,7 @@ export function waterSentence(finding: Finding, system: UnitSystem, name: (id: s
   const text = (key: string): string => String(v[key]);
   const month = (key: string): string => MONTHS[Number(v[key])];
   const count = (key: string): Part => ({ text: String(v[key]), figure: true });
+  const to = (of: WaterFigure, leg = 0): FigureKey => ({ of, id: finding.at, leg });
   switch (finding.code) {
     case 'water-untested':
       return say`People drink here, and the water of ${text('source')} is untested. Have it tested; until then boil it or bring other water.`;
@@ -47,7 +49,7 @@ export function waterSentence(finding: Finding, system: UnitSystem, name: (id: s
     case 'source-unmeasured':
       return say`What ${name(finding.at)} gives has not been measured. Take a bucket up: five timed fills take ten minutes.`;
     case 'low-season':
-      return say`Its lowest test gave ${fig('flow', 'flow')} on ${dateText(text('date'))}, of ${count('tests')} on record.`;
+      return say`Its lowest test gave ${fig('flow', 'flow', to('test', Number(v.index)))} on ${dateText(text('date'))}, of ${count('tests')} on record.`;
     case 'fill-questioned':
       return say`${count('fills')} of the latest fills lies far from the others. Look whether the vessel was full and level.`;
     case 'passing-by':
@@ -87,21 +89,21 @@ export function waterSentence(finding: Finding, system: UnitSystem, name: (id: s
     case 'overflow-unknown':
       return say`No overflow pipe is given. It must carry the largest inflow before the rim, and go somewhere useful.`;
     case 'overflow-small':
-      return say`The overflow carries ${fig('carries', 'flow')} before the rim and ${fig('largest', 'flow')} may come: the tank tops over.`;
+      return say`The overflow carries ${fig('carries', 'flow', to('overflow'))} before the rim and ${fig('largest', 'flow')} may come: the tank tops over.`;
     case 'overflow-enough':
-      return say`The overflow carries ${fig('carries', 'flow')}; at the most that comes the water stands ${fig('head', 'drop')} over its lip.`;
+      return say`The overflow carries ${fig('carries', 'flow', to('overflow'))}; at the most that comes the water stands ${fig('head', 'drop')} over its lip.`;
     case 'vent':
-      return say`It needs a vent of ${fig('bore', 'bore')} or more, screened: a sealed tank stops flowing.`;
+      return say`It needs a vent of ${fig('bore', 'bore', to('vent'))} or more, screened: a sealed tank stops flowing.`;
     case 'bridges-day':
-      return say`It bridges the day: ${fig('bridge', 'volume')} carry the hours that take more than comes.`;
+      return say`It bridges the day: ${fig('bridge', 'volume', to('bridge', Number(v.month)))} carry the hours that take more than comes.`;
     case 'bridges-not':
-      return say`It does not bridge the day: ${fig('bridge', 'volume')} are needed and ${fig('usable', 'volume')} can be used.`;
+      return say`It does not bridge the day: ${fig('bridge', 'volume', to('bridge', Number(v.month)))} are needed and ${fig('usable', 'volume')} can be used.`;
     case 'fire-kept':
       return say`The fire reserve of ${fig('reserve', 'volume')} fits and is never planned away.`;
     case 'fire-not-kept':
       return say`The fire reserve of ${fig('reserve', 'volume')} does not fit into it.`;
     case 'days-met':
-      return say`It meets ${{ text: percent(Number(v.share)), figure: true }} of the ${Number(v.hours) === 24 ? 'days' : 'hours'} and ${{ text: percent(Number(v.volume)), figure: true }} of the water wanted; the longest want lasts ${{ text: `${String(v.longest)} ${Number(v.hours) === 24 ? 'days' : 'hours'}`, figure: true }}.`;
+      return say`It meets ${{ text: percent(Number(v.share)), figure: true, opens: to('met') }} of the ${Number(v.hours) === 24 ? 'days' : 'hours'} and ${{ text: percent(Number(v.volume)), figure: true }} of the water wanted; the longest want lasts ${{ text: `${String(v.longest)} ${Number(v.hours) === 24 ? 'days' : 'hours'}`, figure: true }}.`;
     default:
       return undefined;
   }

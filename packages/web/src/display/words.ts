@@ -11,7 +11,11 @@ export interface Part {
   readonly figure?: boolean;
 }
 
+/** Figures of Water, Need and Store; `leg` is the month (0 to 11) or the place of a test in its list. */
+export type WaterFigure = 'test' | 'need' | 'spare' | 'usable' | 'overflow' | 'vent' | 'met' | 'bridge';
+
 export type FigureKey =
+  | { readonly of: WaterFigure; readonly id: string; readonly leg: number }
   | { readonly of: 'pressure' | 'flow' | 'static' | 'refill' | 'height'; readonly id: string }
   | { readonly of: 'loss' | 'speed' | 'station'; readonly id: string; readonly leg: number };
 

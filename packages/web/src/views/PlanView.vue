@@ -6,21 +6,11 @@ import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
-import { worstFirst, worstOf } from '@vernal-slope/core/judge';
-import { storeFindings, tankStore } from '@vernal-slope/plan/budget';
+import { worstOf } from '@vernal-slope/core/judge';
+import { storeFindings } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
 import { changePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
-import {
-  flowWorking,
-  heightWorking,
-  legLossWorking,
-  pressureWorking,
-  refillWorking,
-  routeTo,
-  speedWorking,
-  staticWorking,
-  stationWorking,
-} from '@vernal-slope/plan/solve';
+import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
 import HillsideView, { type LegRef } from '../components/HillsideView.vue';
 import JudgementColumn from '../components/JudgementColumn.vue';
@@ -36,10 +26,11 @@ import WorkingDrawer from '../components/WorkingDrawer.vue';
 import { useBudget } from '../composables/useBudget.ts';
 import { usePlanResults } from '../composables/usePlanResults.ts';
 import { useSizes } from '../composables/useSizes.ts';
+import { useStepJudgement } from '../composables/useStepJudgement.ts';
 import { useSlowAnswers } from '../composables/useSlowAnswers.ts';
-import { nameIn, numberWord } from '../display/names.ts';
-import { show, showText } from '../display/quantities.ts';
-import { MONTHS } from '../display/waterwords.ts';
+import { nameIn } from '../display/names.ts';
+import { showText } from '../display/quantities.ts';
+import { workingOf } from '../display/workings.ts';
 import type { FigureKey } from '../display/words.ts';
 import { downloadPlan } from '../files.ts';
 import { usePlan } from '../stores/plan.ts';
@@ -106,51 +97,8 @@ const storeTank = computed(() => {
 const sizedTank = computed(() => (current.value === 'store' ? storeTank.value : ''));
 const { answer: sizes, progress, cancel: cancelSizes } = useSizes(plan, sizedTank);
 
-/** What the judgement column says on the steps that are about water, not about one place. */
-const stepJudgement = computed(() => {
-  const p = plan.value;
-  const b = budget.value;
-  if (!p || !b) return null;
-  const { months, tightest, needs } = b.balance;
-  const countOf = (n: number, what: string): string => `${numberWord(n)} ${what}${n === 1 ? '' : 's'}`;
-  const perDay = (v: number) => ({ ...show(v, 'volume', settings.units) });
-  const day = (v: number, label: string) => ({ text: perDay(v).text, unit: `${perDay(v).unit} a day`, label });
-  if (current.value === 'water') {
-    const outlets = results.value?.findings.filter((f) => f.code.startsWith('water-')) ?? [];
-    return {
-      title: 'Water',
-      subtitle: `${countOf(p.nodes.filter((n) => n.kind === 'source').length, 'source')}; ${MONTHS[tightest]} is the tightest month`,
-      figures: [
-        day(months[tightest].given, `given in ${MONTHS[tightest]}`),
-        day(b.balance.week.given, 'in the driest week'),
-      ],
-      findings: worstFirst([...b.findings.filter((f) => f.at !== 'need'), ...outlets]),
-    };
-  }
-  if (current.value === 'need') {
-    return {
-      title: 'Need',
-      subtitle: `${countOf(needs.rows.length, 'taker')} of water, ${Math.round(100 * needs.losses)} % lost on the way`,
-      figures: [
-        day(Math.max(...needs.totals.perDay), 'needed at most'),
-        day(months[tightest].spare, `to spare in ${MONTHS[tightest]}`),
-      ],
-      findings: b.findings.filter((f) => f.at === 'need'),
-    };
-  }
-  const tank = p.nodes.find((n) => n.id === storeTank.value);
-  if (current.value !== 'store' || tank?.kind !== 'tank') return null;
-  const s = tankStore(p, tank, b.balance);
-  return {
-    title: tank.name ?? tank.id,
-    subtitle: tank.linked?.length ? `${tank.linked.length + 1} tanks joined` : 'tank',
-    figures: [
-      { ...show(s.usableAll, 'volume', settings.units), label: 'can be used', test: 'usable' },
-      { ...show(s.today, 'volume', settings.units), label: 'of it there today' },
-    ],
-    findings: storeFindings(p, tank.id, b.balance, sizes.value ?? undefined),
-  };
-});
+const stepJudgement = useStepJudgement({ plan, budget, results, current, storeTank, sizes });
+
 /** Findings of every tank, without the years of days. */
 const storeStep = computed(() => {
   const [p, b] = [plan.value, budget.value];
@@ -234,32 +182,16 @@ function pickLeg(ref: LegRef): void {
   line.value = ref.line;
 }
 
-const working = computed<Working | null>(() => {
-  const r = results.value;
-  const key = figure.value;
-  if (!r || !key) return null;
-  const { compiled: c, result } = r;
-  switch (key.of) {
-    case 'pressure':
-      return pressureWorking(c, result, key.id) ?? null;
-    case 'flow':
-      return flowWorking(c, result, key.id) ?? null;
-    case 'static':
-      return staticWorking(c, result, key.id) ?? null;
-    case 'refill':
-      return (slow.value?.refill && refillWorking(c, key.id, slow.value.refill)) ?? null;
-    case 'height': {
-      const h = r.height(key.id);
-      return h ? heightWorking(c, h) : null;
-    }
-    case 'loss':
-      return legLossWorking(c, result, key.id, key.leg) ?? null;
-    case 'speed':
-      return speedWorking(c, result, key.id, key.leg) ?? null;
-    default:
-      return stationWorking(c, result, key.id, key.leg) ?? null;
-  }
-});
+const working = computed<Working | null>(() =>
+  results.value && figure.value
+    ? workingOf(figure.value, {
+        results: results.value,
+        budget: budget.value,
+        slow: slow.value,
+        sizes: sizes.value,
+      })
+    : null,
+);
 
 const STATES = {
   unsaved: 'Saving soon',
@@ -455,8 +387,20 @@ const setTemperature = (event: Event): void => {
             line from five figures.
           </p>
         </section>
-        <WaterStep v-else-if="current === 'water' && budget" :plan="plan" :balance="budget.balance" :edit="edit" />
-        <NeedStep v-else-if="current === 'need' && budget" :plan="plan" :balance="budget.balance" :edit="edit" />
+        <WaterStep
+          v-else-if="current === 'water' && budget"
+          :plan="plan"
+          :balance="budget.balance"
+          :edit="edit"
+          @open="(key) => (figure = key)"
+        />
+        <NeedStep
+          v-else-if="current === 'need' && budget"
+          :plan="plan"
+          :balance="budget.balance"
+          :edit="edit"
+          @open="(key) => (figure = key)"
+        />
         <StoreStep
           v-else-if="current === 'store'"
           :results="results"
@@ -464,8 +408,9 @@ const setTemperature = (event: Event): void => {
           :balance="budget?.balance ?? null"
           :curve="sizes"
           :progress="progress"
-          @cancel="cancelSizes"
           :edit="edit"
+          @cancel="cancelSizes"
+          @open="(key: FigureKey) => (figure = key)"
           @tank="(node) => (picked = node)"
         />
         <OutletStep v-else :results="results" :chosen="chosen" :edit="edit" @choose="(node) => (picked = node)" />
@@ -503,7 +448,7 @@ const setTemperature = (event: Event): void => {
           </p>
         </details>
       </div>
-      <FindingList v-if="stepJudgement" :plan="plan" v-bind="stepJudgement" />
+      <FindingList v-if="stepJudgement" :plan="plan" v-bind="stepJudgement" @open="(key) => (figure = key)" />
       <JudgementColumn
         v-else
         :results="results"
