@@ -2,11 +2,13 @@
 import { solveBench } from './solve.ts';
 import { sizeBench } from './size.ts';
 import { startBench } from './start.ts';
+import { storageBench } from './storage.ts';
 
 console.log('Vernal Slope, bench\n');
 await startBench();
 sizeBench();
 solveBench();
+storageBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();

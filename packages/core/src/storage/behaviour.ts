@@ -21,75 +21,148 @@ export interface StoreRun {
 /** A day counts as met from this share of what it wants: rounding in sums. */
 const MET = 1 - 1e-9;
 
+/** Years of days made ready once for any number of stores. */
+export interface StoreDays {
+  readonly inflow: Float64Array;
+  readonly demand: Float64Array;
+  /** Sums over the days, m³. */
+  readonly came: number;
+  readonly wanted: number;
+  readonly daysWanting: number;
+  /** Stretches of days without inflow: first day and the day after the last. */
+  readonly drySpells: Int32Array;
+  /** Dry spell that a day lies in, −1 on a day with inflow. */
+  readonly spellOf: Int32Array;
+}
+
+/** Makes a series of days ready: `inflow` and `demand` in m³ each day, of one length. */
+export function storeDays(inflow: Float64Array, demand: Float64Array): StoreDays {
+  const spellOf = new Int32Array(inflow.length);
+  const spells: number[] = [];
+  let came = 0;
+  let wanted = 0;
+  let daysWanting = 0;
+  for (let d = 0; d < inflow.length; d++) {
+    came += inflow[d];
+    wanted += demand[d];
+    if (demand[d] > 0) daysWanting++;
+    if (inflow[d] > 0) spellOf[d] = -1;
+    else {
+      if (d === 0 || spellOf[d - 1] < 0) spells.push(d, d);
+      spells[spells.length - 1] = d + 1;
+      spellOf[d] = spells.length / 2 - 1;
+    }
+  }
+  return { inflow, demand, came, wanted, daysWanting, drySpells: Int32Array.from(spells), spellOf };
+}
+
 /**
  * Daily behaviour of a store. Yield after spillage: Y = min(D, V), V' = min(V + Q − Y, S − Y). Yield before
  * spillage: Y = min(D, V + Q), V' = min(V + Q − Y, S).
- * @param inflow m³ each day @param demand m³ each day, as long as `inflow`
+ * @param days inflow and demand of each day
  * @param capacity m³ @param school which of the two @param start m³ in the store on the first morning
  * @see Jenkins et al. (1978), Water Storage in Rural Water Supply; Fewkes and Butler (2000), BSERT 21, 99-105
  */
-export function runStore(
-  inflow: Float64Array,
-  demand: Float64Array,
-  capacity: number,
-  school: School,
-  start = 0,
-): StoreRun {
+export function runStore(days: StoreDays, capacity: number, school: School, start = 0): StoreRun {
+  const { inflow, demand, spellOf, drySpells } = days;
   const after = school === 'after';
-  let v = Math.min(start, capacity);
+  const first = Math.min(start, capacity);
+  const broken = new Int32Array(drySpells.length / 2).fill(-1);
+  let v = first;
   let yielded = 0;
-  let wanted = 0;
-  let came = 0;
-  let spilled = 0;
-  let met = 0;
-  let wanting = 0;
-  let short = 0;
+  let failed = 0;
+  let lastFailed = -2;
+  let run = 0;
   let longestShort = 0;
-  let dry = 0;
-  let dryMet = true;
-  let longestDry = 0;
-  const days = inflow.length;
-  for (let d = 0; d < days; d++) {
+  for (let d = 0; d < inflow.length; d++) {
     const q = inflow[d];
     const want = demand[d];
+    // comparisons, not Math.min: several times faster in this loop
     const have = after ? v : v + q;
     const y = want < have ? want : have;
     const room = after ? capacity - y : capacity;
     const filled = v + q - y;
-    if (filled > room) {
-      v = room;
-      spilled += filled - room;
-    } else v = filled;
+    v = filled > room ? room : filled;
     yielded += y;
-    wanted += want;
-    came += q;
-    const enough = y >= want * MET;
-    if (want > 0) {
-      wanting++;
-      if (enough) {
-        met++;
-        short = 0;
-      } else if (++short > longestShort) longestShort = short;
-    }
-    if (q > 0) {
-      dry = 0;
-      dryMet = true;
-    } else {
-      dryMet = dryMet && enough;
-      if (dryMet && ++dry > longestDry) longestDry = dry;
+    if (y < want * MET) {
+      failed++;
+      run = lastFailed === d - 1 ? run + 1 : 1;
+      lastFailed = d;
+      if (run > longestShort) longestShort = run;
+      const spell = spellOf[d];
+      if (spell >= 0 && broken[spell] < 0) broken[spell] = d;
     }
   }
+  let longestDry = 0;
+  for (let k = 0; k < broken.length; k++) {
+    const end = broken[k] < 0 ? drySpells[2 * k + 1] : broken[k];
+    longestDry = Math.max(longestDry, end - drySpells[2 * k]);
+  }
   return {
-    demand: wanted,
+    demand: days.wanted,
     yield: yielded,
-    spill: spilled,
-    inflow: came,
-    daysMet: met,
-    daysWanting: wanting,
+    // what came and neither left nor stayed
+    spill: Math.max(0, first + days.came - yielded - v),
+    inflow: days.came,
+    daysMet: days.daysWanting - failed,
+    daysWanting: days.daysWanting,
     longestShort,
     longestDrySurvived: longestDry,
     end: v,
   };
+}
+
+/** What a curve of sizes needs of each: days met, yield and what is left; reused, so copy what must last. */
+export const shares = { met: 0, yield: 0, end: 0 };
+
+/** The lean pass of `runStore` by yield after spillage; writes `shares`. */
+function sharesAfter(days: StoreDays, capacity: number, start: number): void {
+  const { inflow, demand } = days;
+  let v = start;
+  let yielded = 0;
+  let met = 0;
+  for (let d = 0; d < inflow.length; d++) {
+    const want = demand[d];
+    const y = want < v ? want : v;
+    const room = capacity - y;
+    const filled = v + inflow[d] - y;
+    v = filled > room ? room : filled;
+    yielded += y;
+    // a sum of zeros and ones: no branch to guess wrongly
+    met += Number(y >= want * MET);
+  }
+  shares.met = met;
+  shares.yield = yielded;
+  shares.end = v;
+}
+
+/** The same by yield before spillage. */
+function sharesBefore(days: StoreDays, capacity: number, start: number): void {
+  const { inflow, demand } = days;
+  let v = start;
+  let yielded = 0;
+  let met = 0;
+  for (let d = 0; d < inflow.length; d++) {
+    const want = demand[d];
+    const have = v + inflow[d];
+    const y = want < have ? want : have;
+    const filled = have - y;
+    v = filled > capacity ? capacity : filled;
+    yielded += y;
+    met += Number(y >= want * MET);
+  }
+  shares.met = met;
+  shares.yield = yielded;
+  shares.end = v;
+}
+
+/** Days met, yield and rest of one size, without what `runStore` knows of spells; writes `shares`. */
+export function storeShares(days: StoreDays, capacity: number, school: School, start: number): void {
+  const first = Math.min(start, capacity);
+  if (school === 'after') sharesAfter(days, capacity, first);
+  else sharesBefore(days, capacity, first);
+  // days that want nothing are met by everything
+  shares.met -= days.inflow.length - days.daysWanting;
 }
 
 /** Share of the days that wanted water and got all of it; 1 where none wanted any. */

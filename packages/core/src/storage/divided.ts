@@ -1,5 +1,5 @@
 // Barrels that share a roof: by a division that is fixed, or as one store.
-import { runStore, type School } from './behaviour.ts';
+import { runStore, storeDays, type School } from './behaviour.ts';
 
 export interface Barrel {
   /** m³ */ readonly capacity: number;
@@ -23,15 +23,17 @@ export function dividedStores(
   const total = barrels.reduce((sum, b) => sum + b.capacity, 0);
   const runs = barrels.map((b) =>
     runStore(
-      inflow.map((q) => q * b.share),
-      demand.map((q) => (total > 0 ? (q * b.capacity) / total : 0)),
+      storeDays(
+        inflow.map((q) => q * b.share),
+        demand.map((q) => (total > 0 ? (q * b.capacity) / total : 0)),
+      ),
       b.capacity,
       school,
     ),
   );
   return {
     divided: runs.reduce((sum, r) => sum + r.yield, 0),
-    joined: runStore(inflow, demand, total, school).yield,
+    joined: runStore(storeDays(inflow, demand), total, school).yield,
     spills: runs.map((r) => r.spill),
   };
 }

@@ -3,8 +3,10 @@ export {
   daysUntilEmpty,
   dayReliability,
   runStore,
+  storeDays,
   volumeReliability,
   type School,
+  type StoreDays,
   type StoreRun,
 } from './behaviour.ts';
 export { kneeOf, sizeCurve, sizeRange, type SizeRow } from './sizes.ts';

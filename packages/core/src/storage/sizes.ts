@@ -1,20 +1,22 @@
 // A range of sizes over the same years: how much each meets, and where more stops paying.
-import { dayReliability, runStore, volumeReliability, type School, type StoreRun } from './behaviour.ts';
+import { shares, storeShares, type School, type StoreDays } from './behaviour.ts';
 
 export interface SizeRow {
   /** m³ */ readonly capacity: number;
+  /** Share of the days that wanted water and got all of it; 1 where none wanted any. */
   readonly days: number;
+  /** Share of the water wanted that was there. */
   readonly volume: number;
-  readonly run: StoreRun;
+  /** m³ that ran over */ readonly spill: number;
 }
 
 /**
  * Behaviour of each size over the same days.
+ * @param startShare share of each size that is full on the first morning
  * @param onStep called after each size with the share done; returning false stops, and what is done is returned
  */
 export function sizeCurve(
-  inflow: Float64Array,
-  demand: Float64Array,
+  days: StoreDays,
   capacities: readonly number[],
   school: School,
   startShare = 0,
@@ -22,8 +24,14 @@ export function sizeCurve(
 ): SizeRow[] {
   const rows: SizeRow[] = [];
   for (const capacity of capacities) {
-    const run = runStore(inflow, demand, capacity, school, startShare * capacity);
-    rows.push({ capacity, days: dayReliability(run), volume: volumeReliability(run), run });
+    const start = startShare * capacity;
+    storeShares(days, capacity, school, start);
+    rows.push({
+      capacity,
+      days: days.daysWanting > 0 ? shares.met / days.daysWanting : 1,
+      volume: days.wanted > 0 ? shares.yield / days.wanted : 1,
+      spill: Math.max(0, start + days.came - shares.yield - shares.end),
+    });
     if (onStep?.(rows.length / capacities.length) === false) break;
   }
   return rows;

@@ -50,6 +50,7 @@ const LENGTHS: readonly (readonly [string, number, string?])[] = [
   ['ft', 12 * INCH, "',′,feet,foot"],
   ['in', INCH, '",″,inch,inches'],
   ['yd', 36 * INCH, 'yard,yards'],
+  ['mi', 63360 * INCH, 'mile,miles'],
 ];
 
 /** Every unit the program reads or shows. Factors: BIPM SI Brochure, NIST SP 811 (from memory, exact values). */

@@ -24,6 +24,7 @@ export {
   overflowCascade,
   schoolOf,
   SIZE_COUNT,
+  sizeRun,
   sizesFor,
   storeSeries,
   storeSizes,
@@ -34,6 +35,7 @@ export {
 } from './store.ts';
 export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from './tests.ts';
 export {
+  dividedBarrels,
   firstFlush,
   haulFigures,
   roofArea,

@@ -11,7 +11,7 @@ import {
 } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
-import { findAnimal, findCrop, findMethod, findService } from '../catalogue/index.ts';
+import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
 import { cubicMetres, metresOfMm } from '../compile/index.ts';
 import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
@@ -110,9 +110,15 @@ function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
 function peopleRow(needs: Needs, index: number): NeedRow {
   const p = (needs.people ?? [])[index];
   const level = findService(p.level) ?? findService('cabin-gravity');
-  const each = p.litresPerDay ?? level?.typical ?? 50;
+  const uses = USE_ROWS.filter((u) => p.uses?.includes(u.name));
+  const byUse = uses.reduce((sum, u) => sum + u.litres * u.perPersonPerDay, 0);
+  const each = p.litresPerDay ?? (uses.length > 0 ? byUse : (level?.typical ?? 50));
   const source =
-    p.litresPerDay !== undefined ? (p.reason ?? 'entered') : `${level?.name ?? ''}: ${level?.source ?? ''}`;
+    p.litresPerDay !== undefined
+      ? (p.reason ?? 'entered')
+      : uses.length > 0
+        ? uses.map((u) => `${u.name.toLowerCase()} ${u.litres} L, ${u.perPersonPerDay} a day (${u.source})`).join('; ')
+        : `${level?.name ?? ''}: ${level?.source ?? ''}`;
   return {
     id: `people:${index}`,
     kind: 'people',
@@ -124,7 +130,14 @@ function peopleRow(needs: Needs, index: number): NeedRow {
     perUnit: cubicMetres(each),
     source,
     working: eachWorking(p.name, p.count, each, 'person', source),
-    basis: p.litresPerDay !== undefined ? 'entered' : (level?.basis ?? 'common practice'),
+    basis:
+      p.litresPerDay !== undefined
+        ? 'entered'
+        : uses.length > 0
+          ? uses.some((u) => u.basis === 'common practice')
+            ? 'common practice'
+            : 'memory'
+          : (level?.basis ?? 'common practice'),
     at: { list: 'people', index },
   };
 }
@@ -201,7 +214,13 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | unde
       ? `ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`
       : 'no weather is known: give the months’ warmth and rain, or bring in a daily series',
     basis: 'computed',
-    note: et ? (et.latitudeAssumed ? `latitude taken as ${et.latitudeDeg}°` : undefined) : 'counted as nothing',
+    note: g.reason
+      ? undefined
+      : et
+        ? et.latitudeAssumed
+          ? `latitude taken as ${et.latitudeDeg}°`
+          : undefined
+        : 'counted as nothing',
     at: { list: 'gardens', index },
   };
 }

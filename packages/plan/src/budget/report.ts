@@ -4,7 +4,7 @@ import { litres, lpmOfFlow, mmOfMetres } from '../compile/index.ts';
 import type { Plan, Tank } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
-import { daysLeft, tankStore, type SizeAnswer } from './store.ts';
+import { daysLeft, sizeRun, tankStore, type SizeAnswer } from './store.ts';
 
 const round = (v: number, digits = 3): number => Number(v.toFixed(digits));
 const perDay = (list: readonly number[]): number[] => list.map((v) => round(litres(v)));
@@ -141,8 +141,8 @@ export function storeReport(plan: Plan, tank: Tank, b: PlanBalance, sizes: SizeA
       capacityL: round(litres(r.capacity)),
       shareOfSteps: round(r.days, 5),
       shareOfLitres: round(r.volume, 5),
-      spilledL: round(litres(r.run.spill)),
-      longestDrySteps: r.run.longestDrySurvived,
+      spilledL: round(litres(r.spill)),
+      longestDrySteps: sizeRun(sizes, r.capacity).longestDrySurvived,
     })),
     findings: storeFindings(plan, tank.id, b, sizes),
   };

@@ -10,6 +10,7 @@ import {
   runStore,
   sizeCurve,
   sizeRange,
+  storeDays,
   usableParts,
   ventBore,
   dayReliability,
@@ -181,6 +182,10 @@ export function storeSeries(plan: Plan, balance: PlanBalance = planBalance(plan)
   };
 }
 
+/** Everything about one size over the series: spells too. */
+export const sizeRun = (a: SizeAnswer, capacity: number): StoreRun =>
+  runStore(storeDays(a.series.inflow, a.series.demand), capacity, a.school, START_FULL * capacity);
+
 export interface SizeAnswer {
   readonly rows: readonly SizeRow[];
   /** Row where more stops paying. */ readonly knee: number;
@@ -216,8 +221,9 @@ export function storeSizes(plan: Plan, tank: Tank, onStep?: (share: number) => b
   const series = storeSeries(plan, balance);
   const own = tankStore(plan, tank, balance).usableAll;
   const school = schoolOf(plan);
-  const rows = sizeCurve(series.inflow, series.demand, sizesFor(series, own), school, START_FULL, onStep);
-  const run = runStore(series.inflow, series.demand, own, school, START_FULL * own);
+  const days = storeDays(series.inflow, series.demand);
+  const rows = sizeCurve(days, sizesFor(series, own), school, START_FULL, onStep);
+  const run = runStore(days, own, school, START_FULL * own);
   return {
     rows,
     knee: kneeOf(rows),

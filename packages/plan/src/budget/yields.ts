@@ -10,6 +10,7 @@ import {
   sunPumpDay,
   sunPumpFlow,
 } from '@vernal-slope/core/supply';
+import { dividedStores, type Divided } from '@vernal-slope/core/storage';
 import { FIRST_FLUSH_MM, findRunoff } from '../catalogue/index.ts';
 import {
   cubicMetres,
@@ -189,3 +190,16 @@ export const haulFigures = (h: HaulEntry): { trips: number; time: number; cost: 
     costPerMetre: perMetre(h.costPerKm ?? 0),
     costPerSecond: perSecond(h.costPerHour ?? 0),
   });
+
+/**
+ * What a fixed division of a roof between barrels yields against joining them, over the plan's daily rain, m³; each
+ * day wants a tenth of all they hold (assumption). Undefined without a series or barrels.
+ */
+export function dividedBarrels(plan: Plan, source: Source): Divided | undefined {
+  const barrels = source.roof?.barrels;
+  const days = source.roof && roofDays(plan, source.roof);
+  if (!barrels || barrels.length === 0 || !days) return undefined;
+  const list = barrels.map((b) => ({ capacity: cubicMetres(b.volumeL), share: b.share }));
+  const want = 0.1 * list.reduce((sum, b) => sum + b.capacity, 0);
+  return dividedStores(days, new Float64Array(days.length).fill(want), list, plan.settings?.storageSchool ?? 'after');
+}

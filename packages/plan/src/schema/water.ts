@@ -133,6 +133,8 @@ export const needsSchema = z.looseObject({
         name: z.string().max(200),
         count: z.number().int().min(0).max(1e6),
         level: z.string().max(100).optional(),
+        /** Counted by what they use, by the catalogue's names, in place of a level. */
+        uses: z.array(z.string().max(200)).max(50).optional(),
         litresPerDay: atLeastZero.max(5000).optional(),
       }),
     )

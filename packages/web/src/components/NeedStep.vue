@@ -3,7 +3,16 @@
 import { Plus, Trash2 } from '@lucide/vue';
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
-import { ANIMAL_ROWS, CROP_ROWS, findAnimal, METHOD_ROWS, SERVICE_ROWS } from '@vernal-slope/plan/catalogue';
+import {
+  ANIMAL_ROWS,
+  CROP_ROWS,
+  findAnimal,
+  findCrop,
+  findMethod,
+  METHOD_ROWS,
+  SERVICE_ROWS,
+  USE_ROWS,
+} from '@vernal-slope/plan/catalogue';
 import { DEFAULT_LOSS, type NeedRow, type PlanBalance } from '@vernal-slope/plan/budget';
 import { changeNode, changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -27,6 +36,8 @@ const si = (l: number): number => toSI(l, FILE_UNITS.litre);
 const animals = ANIMAL_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const services = SERVICE_ROWS.map((r) => ({ value: r.id, label: `${r.name} (${r.typical} L)` }));
 const crops = CROP_ROWS.map((r) => ({ value: r.id, label: `${r.name} (Kc ${r.kcMid})` }));
+const uses = USE_ROWS.map((r) => ({ value: r.name, label: `${r.name} (${r.litres} L)` }));
+const BASIS = { entered: '', computed: '', memory: ' (from memory)', 'common practice': ' (common practice)' } as const;
 const methods = METHOD_ROWS.map((r) => ({ value: r.id, label: r.name }));
 
 type Herd = NonNullable<Extract<Plan['nodes'][number], { kind: 'trough' }>['herds']>[number];
@@ -141,6 +152,13 @@ function whole(event: Event, take: (n: number) => void, now: number): void {
     input.reportValidity();
     input.value = String(now);
   }
+}
+/** A number typed between two bounds; anything else is put back. */
+function number(event: Event, low: number, high: number, take: (n: number) => void): void {
+  const input = event.target as HTMLInputElement;
+  const n = Number(input.value);
+  if (input.value.trim() !== '' && n >= low && n <= high) take(n);
+  else input.value = input.defaultValue;
 }
 const most = (row: NeedRow): number => Math.max(...row.perDay);
 const peak = computed(() => {
@@ -259,6 +277,24 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             show-unit
           />
           <span class="small">a person</span>
+          <NSelect
+            class="wide"
+            multiple
+            clearable
+            max-tag-count="responsive"
+            placeholder="or by what they use"
+            :value="peopleOf(row)?.uses ?? []"
+            :options="uses"
+            :input-props="{ 'aria-label': 'What they use' }"
+            @update:value="
+              (v: string[]) =>
+                changePeople(row, 'what they use', (p) => {
+                  if (v.length > 0) p.uses = v;
+                  else delete p.uses;
+                  delete p.litresPerDay;
+                })
+            "
+          />
         </template>
         <template v-else-if="gardenOf(row)">
           <QuantityField
@@ -315,6 +351,36 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             />
             rain reaches it</label
           >
+          <label class="small"
+            >Kc
+            <input
+              class="tiny"
+              type="number"
+              min="0.1"
+              max="2"
+              step="0.05"
+              :value="gardenOf(row)?.kc ?? findCrop(gardenOf(row)?.crop)?.kcMid ?? 1"
+              :aria-label="`Crop coefficient, ${row.name}`"
+              @change="number($event, 0.1, 2, (n) => changeGarden(row, 'crop coefficient', (g) => void (g.kc = n)))"
+          /></label>
+          <label class="small"
+            >reaches the roots
+            <input
+              class="tiny"
+              type="number"
+              min="10"
+              max="100"
+              step="1"
+              :value="
+                Math.round(100 * (gardenOf(row)?.efficiency ?? findMethod(gardenOf(row)?.method)?.typical ?? 0.8))
+              "
+              :aria-label="`Share that reaches the roots, per cent, ${row.name}`"
+              @change="
+                number($event, 10, 100, (n) => changeGarden(row, 'efficiency', (g) => void (g.efficiency = n / 100)))
+              "
+            />
+            %</label
+          >
         </template>
         <button type="button" class="plain-button out" :aria-label="`Take out ${row.name}`" @click="remove(row)">
           <Trash2 :size="18" aria-hidden="true" />
@@ -332,7 +398,7 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             row.perDay.some((v) => v < most(row) * 0.999) ? ' at most' : ''
           }}
         </span>
-        <span class="from">{{ row.source }}.</span>
+        <span class="from">{{ row.source }}{{ BASIS[row.basis] }}.</span>
         <span v-if="row.note" class="amber">{{ row.note }}.</span>
         <label v-if="herdOf(row)" class="reason"
           >Why
@@ -358,6 +424,21 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
                 row,
                 'reason',
                 (p) => void (p.reason = ($event.target as HTMLInputElement).value || undefined),
+              )
+            "
+        /></label>
+        <label v-if="gardenOf(row)?.kc !== undefined || gardenOf(row)?.efficiency !== undefined" class="reason"
+          >Why
+          <input
+            type="text"
+            maxlength="500"
+            :value="gardenOf(row)?.reason ?? ''"
+            :aria-label="`Why, ${row.name}`"
+            @change="
+              changeGarden(
+                row,
+                'reason',
+                (g) => void (g.reason = ($event.target as HTMLInputElement).value || undefined),
               )
             "
         /></label>
@@ -521,6 +602,10 @@ header {
 
 .count {
   width: 76px;
+}
+
+.tiny {
+  width: 72px;
 }
 
 .text {

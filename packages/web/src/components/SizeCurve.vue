@@ -5,7 +5,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { bisector } from 'd3-array';
 import { computed, ref } from 'vue';
-import type { SizeAnswer } from '@vernal-slope/plan/budget';
+import { sizeRun, type SizeAnswer } from '@vernal-slope/plan/budget';
 import { fixed, fromSI, percent, showText, unitFor } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -50,6 +50,7 @@ function onKey(event: KeyboardEvent): void {
   hovered.value = Math.min(rows.value.length - 1, Math.max(0, (hovered.value ?? props.answer.knee) + by));
 }
 const shown = computed(() => (hovered.value === null ? null : rows.value[hovered.value]));
+const shownRun = computed(() => (shown.value ? sizeRun(props.answer, shown.value.capacity) : null));
 const steps = computed(() => (props.answer.series.stepHours === 24 ? 'days' : 'hours'));
 </script>
 
@@ -87,8 +88,8 @@ const steps = computed(() => (props.answer.series.stepHours === 24 ? 'days' : 'h
       <template v-if="shown">
         <span class="figure" data-test="hovered-size">{{ showText(shown.capacity, 'volume', settings.units) }}</span>:
         {{ percent(shown.days) }} of {{ steps }}, {{ percent(shown.volume) }} of the water,
-        {{ showText(shown.run.spill, 'volume', settings.units) }} spilled, a dry spell of
-        {{ shown.run.longestDrySurvived }} {{ steps }} survived.
+        {{ showText(shown.spill, 'volume', settings.units) }} spilled, a dry spell of {{ shownRun?.longestDrySurvived }}
+        {{ steps }} survived.
       </template>
       <template v-else>
         more stops paying about <span class="figure">{{ showText(knee.capacity, 'volume', settings.units) }}</span> (the

@@ -1,11 +1,19 @@
 <script setup lang="ts">
 // What a source is, by its kind: spring, stream, roof, pump in the sun, ram, hauled, mains.
 import { NSelect } from 'naive-ui';
-import { computed } from 'vue';
+import { Trash2 } from '@lucide/vue';
+import { computed, ref } from 'vue';
 import { RAM_EFFICIENCY, designFlow, gutterCapacity } from '@vernal-slope/core/supply';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
 import { metresOfMm, rainRate } from '@vernal-slope/plan/compile';
-import { DESIGN_RAIN, haulFigures, roofArea, roofRunoff, type SourceYield } from '@vernal-slope/plan/budget';
+import {
+  DESIGN_RAIN,
+  dividedBarrels,
+  haulFigures,
+  roofArea,
+  roofRunoff,
+  type SourceYield,
+} from '@vernal-slope/plan/budget';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Source } from '@vernal-slope/plan/schema';
@@ -19,9 +27,11 @@ import {
   type Limits,
   type Quantity,
 } from '../display/quantities.ts';
+import { MONTHS } from '../display/waterwords.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
+import QuantityField from './QuantityField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -196,10 +206,17 @@ const rows = computed<Row[]>(() => {
       },
       {
         label: 'One way',
-        value: haul.distanceKm * 1000,
-        quantity: 'distance',
+        value: toSI(haul.distanceKm, FILE_UNITS.km),
+        quantity: 'road',
         limits: { min: 10, max: 1e7 },
-        set: (n, v) => void (n.haul && (n.haul.distanceKm = tidy(v / 1000))),
+        set: (n, v) => void (n.haul && (n.haul.distanceKm = tidy(fromSI(v, FILE_UNITS.km)))),
+      },
+      {
+        label: 'On the road, an hour',
+        value: toSI(haul.speedKmh, FILE_UNITS.km),
+        quantity: 'road',
+        limits: { min: 1000, max: 2e5 },
+        set: (n, v) => void (n.haul && (n.haul.speedKmh = tidy(fromSI(v, FILE_UNITS.km)))),
       },
       {
         label: 'Filling, emptying, waiting a trip',
@@ -244,6 +261,25 @@ const haulNote = computed(() => {
   const f = haulFigures(h);
   return `${fixed(f.trips, 1)} trips and ${showText(f.time, 'duration', settings.units)} a week${f.cost > 0 ? `, costing ${fixed(f.cost, 0)}` : ''}`;
 });
+const COSTS = [
+  { key: 'costPerKm', label: 'Cost a kilometre' },
+  { key: 'costPerHour', label: 'Cost of an hour' },
+] as const;
+const toggleHours = (): string | undefined =>
+  change('hours of sun', (s) => {
+    if (!s.pump) return;
+    if (s.pump.hoursByMonth) delete s.pump.hoursByMonth;
+    else s.pump.hoursByMonth = new Array<number>(12).fill(5);
+  });
+const trouble = ref('');
+const addBarrel = (): string | undefined =>
+  change('another barrel', (s) => {
+    if (!s.roof) return;
+    const list = (s.roof.barrels ??= []);
+    const left = 1 - list.reduce((sum, b) => sum + b.share, 0);
+    list.push({ volumeL: 200, share: Number(Math.max(0, left).toFixed(2)) });
+  });
+const divided = computed(() => dividedBarrels(props.plan, props.source));
 const areas = computed(() => props.source.roof?.areas ?? []);
 const UPKEEP = {
   temporary: [
@@ -343,6 +379,109 @@ const UPKEEP = {
       :note="row.note"
       :commit="(si) => change(row.label.toLowerCase(), (s) => row.set(s, si))"
     />
+    <template v-if="source.haul">
+      <EntryRow v-for="c in COSTS" :key="c.key" :label="c.label" note="in your own money">
+        <input
+          class="cost"
+          type="number"
+          min="0"
+          step="0.05"
+          :value="source.haul[c.key] ?? 0"
+          :aria-label="c.label"
+          @change="
+            (event) => {
+              const n = Number((event.target as HTMLInputElement).value);
+              if (n >= 0) change(c.label.toLowerCase(), (s) => void (s.haul && (s.haul[c.key] = n)));
+            }
+          "
+        />
+      </EntryRow>
+    </template>
+    <template v-if="source.pump">
+      <EntryRow
+        label="Hours of sun"
+        note="hours a day at the full flow; left out, the sun’s course over the latitude decides"
+      >
+        <button type="button" class="plain-button edged" @click="toggleHours">
+          {{ source.pump.hoursByMonth ? 'By the sun’s course' : 'Give them by month' }}
+        </button>
+      </EntryRow>
+      <div v-if="source.pump.hoursByMonth" class="hours">
+        <label v-for="(h, m) in source.pump.hoursByMonth" :key="m" class="small"
+          >{{ MONTHS[m].slice(0, 3) }}
+          <input
+            type="number"
+            min="0"
+            max="24"
+            step="0.5"
+            :value="h"
+            :aria-label="`Hours of sun in ${MONTHS[m]}`"
+            @change="
+              (event) => {
+                const n = Number((event.target as HTMLInputElement).value);
+                if (n >= 0 && n <= 24)
+                  change('hours of sun', (s) => void (s.pump?.hoursByMonth && (s.pump.hoursByMonth[m] = n)));
+              }
+            "
+        /></label>
+      </div>
+    </template>
+    <template v-if="source.roof">
+      <h4>Divided between barrels</h4>
+      <div v-for="(b, k) in source.roof.barrels ?? []" :key="k" class="barrel small">
+        <QuantityField
+          class="narrow"
+          :value="toSI(b.volumeL, FILE_UNITS.litre)"
+          quantity="volume"
+          :label="`Barrel ${k + 1} holds`"
+          :limits="{ min: 1e-3, max: 1000 }"
+          :commit="(si) => change('barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].volumeL = litre(si))))"
+          show-unit
+        />
+        gets
+        <input
+          class="cost"
+          type="number"
+          min="0"
+          max="100"
+          step="5"
+          :value="Math.round(100 * b.share)"
+          :aria-label="`Share of barrel ${k + 1}, per cent`"
+          @change="
+            (event) => {
+              const n = Number((event.target as HTMLInputElement).value);
+              trouble =
+                change('share of a barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].share = n / 100))) ?? '';
+            }
+          "
+        />
+        %
+        <button
+          type="button"
+          class="plain-button"
+          :aria-label="`Take barrel ${k + 1} out`"
+          @click="change('barrel taken out', (s) => void s.roof?.barrels?.splice(k, 1))"
+        >
+          <Trash2 :size="16" aria-hidden="true" />
+        </button>
+      </div>
+      <p v-if="trouble" role="alert" class="wrong small">{{ trouble }}</p>
+      <p class="small">
+        <button type="button" class="plain-button edged" data-test="add-barrel" @click="addBarrel">
+          Another barrel
+        </button>
+        <template v-if="divided"
+          >As divided they give
+          <span class="figure">{{ showText(divided.divided, 'volume', settings.units) }}</span> over the years; joined
+          low down they would give
+          <span class="figure">{{ showText(divided.joined, 'volume', settings.units) }}</span>.</template
+        >
+      </p>
+      <p class="small muted">
+        Leaf screens at the gutter, a finer one before the tank, and mesh on every opening against insects; look at them
+        after every storm and in leaf fall.
+      </p>
+    </template>
     <p v-if="source.type === 'mains'" class="caution">
       Mains are a backup and not counted on. Where they meet other water the local code asks for a backflow preventer;
       an air gap at the tank’s inlet is the plainest one.
@@ -378,6 +517,40 @@ const UPKEEP = {
 </template>
 
 <style scoped>
+h4 {
+  margin: 10px 0 4px;
+}
+
+.cost,
+.hours input {
+  width: 84px;
+  min-height: var(--hit);
+  padding: 0 6px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.hours,
+.barrel {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+.hours input {
+  width: 64px;
+}
+
+.narrow {
+  width: 120px;
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
 .caution {
   margin-top: 8px;
   padding: 8px 10px;

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue';
 import { stickMarks } from '@vernal-slope/core/storage';
 import {
   daysLeft,
+  haulFigures,
   overflowCascade,
   schoolOf,
   tankStore,
@@ -59,10 +60,13 @@ const empties = computed(() => (spillPerDay.value > 1e-9 ? store.value.usableAll
 const hauled = computed(() => {
   const haul = props.plan.nodes.find((n) => n.kind === 'source' && n.haul);
   if (haul?.kind !== 'source' || !haul.haul) return '';
-  const h = haul.haul;
-  const trips =
-    props.balance.needs.totals.perMonth.reduce((a, b) => a + b, 0) / toSI(h.litresPerTrip, FILE_UNITS.litre);
-  return `Hauling all of it would take ${fixed(trips, 0)} trips a year`;
+  const perDay =
+    fromSI(
+      props.balance.needs.totals.perMonth.reduce((a, b) => a + b, 0),
+      FILE_UNITS.litre,
+    ) / 365;
+  const week = haulFigures({ ...haul.haul, litresPerDay: perDay });
+  return `Hauling all that is needed would take ${fixed(week.trips, 1)} trips and ${showText(week.time, 'duration', settings.units)} a week`;
 });
 const linked = computed(() => props.tank.linked ?? []);
 const marks = computed(() => {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // The Store step: a tank as measured, and what it is good for.
 import { NSelect } from 'naive-ui';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import { levelTable } from '@vernal-slope/core/storage';
 import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
@@ -9,7 +10,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Shape, Tank } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import { showText, type Quantity } from '../display/quantities.ts';
+import { FILE_UNITS, fromSI, showText, type Quantity } from '../display/quantities.ts';
 import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
@@ -41,17 +42,54 @@ const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
   { label: 'lying, round', value: 'horizontal-cylinder' },
   { label: 'box', value: 'box' },
 ];
-const shapeOptions = computed(() =>
-  tank.value?.shape.type === 'table'
-    ? [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }]
-    : SHAPES,
-);
+const shapeOptions = [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }];
+/** The table of a measured tank as text, a row a line: level in metres, volume in litres. */
+const tableText = computed(() => {
+  const s = tank.value?.shape;
+  return s?.type === 'table' ? s.levelsM.map((l, k) => `${l} ${s.volumesL[k]}`).join('\n') : '';
+});
+const tableError = ref('');
+function setTable(text: string): void {
+  const rows = text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line) => line.split(/[\s;,\t]+/).map(Number));
+  const bad = rows.findIndex((r) => r.length !== 2 || r.some((v) => !(v >= 0)));
+  if (rows.length < 2 || bad >= 0) {
+    tableError.value =
+      bad >= 0
+        ? `Row ${bad + 1} is not a level and a volume: write two numbers, such as “0.5 620”.`
+        : 'Give at least two rows: a level in metres and the litres up to it.';
+    return;
+  }
+  tableError.value =
+    change('table of levels', (t) => {
+      t.shape = { type: 'table', levelsM: rows.map((r) => r[0]), volumesL: rows.map((r) => r[1]) };
+    }) ?? '';
+}
 
 /** Keeps the height when the shape changes, so that the heights of outlet and overflow still fit. */
 function setShape(type: Shape['type']): void {
   change('shape of the tank', (t) => {
     const s = t.shape;
-    if (s.type === type || type === 'table' || s.type === 'table') return;
+    if (s.type === type) return;
+    if (type === 'table') {
+      // starts from the shape as it is, so that rows can be mended one by one
+      const rows = levelTable(shapeIn.value);
+      t.shape = {
+        type,
+        levelsM: rows.map((r) => round(r.level)),
+        volumesL: rows.map((r) => Number(fromSI(r.volume, FILE_UNITS.litre).toFixed(1))),
+      };
+      return;
+    }
+    if (s.type === 'table') {
+      const high = s.levelsM[s.levelsM.length - 1];
+      const wide = Math.sqrt((4 * tankCapacity(shapeIn.value)) / (Math.PI * high));
+      t.shape = { type: 'vertical-cylinder', diameterM: round(wide), heightM: high };
+      return;
+    }
     const high = s.type === 'horizontal-cylinder' ? s.diameterM : s.heightM;
     const wide = s.type === 'box' ? s.widthM : s.diameterM;
     const long = s.type === 'box' || s.type === 'horizontal-cylinder' ? s.lengthM : wide;
@@ -178,7 +216,21 @@ const round = (si: number): number => Number(si.toFixed(4));
           :limits="{ min: r.min }"
           :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
         />
-        <p v-if="tank.shape.type === 'table'" class="muted small">Its levels and volumes come from the plan file.</p>
+        <template v-if="tank.shape.type === 'table'">
+          <label for="level-table" class="small">
+            A row a line: level above the floor in m, litres up to it. Fill it with a meter or by buckets and mark the
+            stick.
+          </label>
+          <textarea
+            id="level-table"
+            rows="8"
+            spellcheck="false"
+            :value="tableText"
+            :aria-invalid="tableError ? 'true' : undefined"
+            @change="(event) => setTable((event.target as HTMLTextAreaElement).value)"
+          ></textarea>
+          <p v-if="tableError" role="alert" class="wrong small">{{ tableError }}</p>
+        </template>
       </div>
       <div>
         <h3>Heights</h3>
@@ -223,6 +275,19 @@ const round = (si: number): number => Number(si.toFixed(4));
 </template>
 
 <style scoped>
+textarea {
+  width: 100%;
+  padding: 6px 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
 .store {
   padding: 8px 16px 16px;
 }

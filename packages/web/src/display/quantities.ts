@@ -6,6 +6,7 @@ export type UnitSystem = 'metric' | 'us';
 /** Kinds of figures, by how they are read: a height needs centimetres where a distance does not. */
 export type Quantity =
   | 'distance'
+  | 'road'
   | 'height'
   | 'rise'
   | 'depth'
@@ -34,6 +35,7 @@ const both = (u: Unit): { metric: Unit; us: Unit } => ({ metric: u, us: u });
 
 const STYLES: Readonly<Record<Quantity, Style>> = {
   distance: { dimension: 'length', metric: length('m'), us: length('ft') },
+  road: { dimension: 'length', metric: length('km'), us: length('mi') },
   height: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 1] },
   rise: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
   depth: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
@@ -217,6 +219,7 @@ export const showPerDay = (perDay: number, system: UnitSystem): string => `${sho
 /** mm, L, kPa, L/min of the plan file to SI and back, for fields that edit it. */
 export const FILE_UNITS = {
   mm: unit('mm', 'length'),
+  km: unit('km', 'length'),
   litre: unit('L', 'volume'),
   lpm: unit('L/min', 'flow'),
   kPa: unit('kPa', 'pressure'),
