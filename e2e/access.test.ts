@@ -94,6 +94,26 @@ describe('by keyboard alone', () => {
     await tabTo((l) => l.trim() === '63 mm');
     await page.press(Key.ENTER);
     await page.textWhen('flow', (t) => t !== flow);
+    // away at once, while the save may still be on its way: no question is asked on coming back
+    await page.go(app.address);
+    await page.part('card-kestrel-croft');
+    await page.go(`${app.address}/plan/kestrel-croft`);
+    await page.textWhen('flow', (t) => t !== flow && t !== '');
+    expect((await page.driver.findElements(By.css('[data-test="conflict"]'))).length).toBe(0);
+  });
+
+  it('axe-core finds nothing serious in the dialogs', async () => {
+    await page.go(`${app.address}/plan/ousel-bank`);
+    await page.part('flow');
+    await (await page.find('button[aria-label^="Pipe of leg 1"]')).click();
+    await page.find('[data-test^="pipe-"]');
+    expect(await page.axe(), 'pipes').toEqual([]);
+    await page.press(Key.ESCAPE);
+    await page.until('it to go', async () => (await page.driver.findElements(By.css('.n-modal'))).length === 0);
+    await (await page.find('button[aria-label^="Fittings of leg 1"]')).click();
+    await page.find('.n-modal table');
+    expect(await page.axe(), 'fittings').toEqual([]);
+    await page.press(Key.ESCAPE);
   });
 });
 

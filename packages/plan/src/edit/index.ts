@@ -15,3 +15,15 @@ export {
   startGround,
 } from './commands.ts';
 export { addSource, freeId, removeSource } from './sources.ts';
+export {
+  joinFault,
+  joinLegs,
+  pasteLegs,
+  reverseLegs,
+  setReading,
+  splitLeg,
+  spreadOverLegs,
+  type LegReading,
+  type PastedRow,
+} from './legs.ts';
+export { addBranch, branchFault, removeLine, swapEnds, type EndKind } from './branches.ts';

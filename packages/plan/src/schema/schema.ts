@@ -1,6 +1,6 @@
 // The plan document, version 1: one Zod schema, from which types and JSON Schema follow. Unknown fields are kept.
 import { z } from 'zod';
-import { climateSchema, needsSchema, overflowPlaceSchema, sourceExtras } from './water.ts';
+import { climateSchema, dateSchema, needsSchema, overflowPlaceSchema, sourceExtras } from './water.ts';
 
 const metres = z.number().min(-500).max(9000);
 const positive = z.number().positive();
@@ -86,6 +86,20 @@ const place = {
   groundM: metres,
   eastingM: z.number().optional(),
   northingM: z.number().optional(),
+  /** Height known from elsewhere, which a walk can close on, and its standard error, m. */
+  knownGroundM: metres.optional(),
+  knownErrorM: atLeastZero.max(100).optional(),
+  /** Pressure read at this place's own height on a closed, full line, all shut. */
+  closedHose: z
+    .array(
+      z.looseObject({
+        pressureKPa: z.number().min(-100).max(1e4),
+        date: dateSchema.optional(),
+        errorKPa: atLeastZero.optional(),
+      }),
+    )
+    .max(200)
+    .optional(),
   notes: z.string().max(10_000).optional(),
 };
 
@@ -188,6 +202,33 @@ export const inlinePipeSchema = z.looseObject({
   ratingKPa: positive.optional(),
 });
 
+/** How a leg was measured, and what was read. */
+export const surveySchema = z.looseObject({
+  method: z.enum([
+    'water-level',
+    'sight-level',
+    'slope-level',
+    'clinometer',
+    'map',
+    'grid',
+    'altimeter',
+    'gps',
+    'gauge',
+    'guess',
+  ]),
+  /** Standard error of the rise, m; the method's own when left out. */
+  errorM: atLeastZero.max(100).optional(),
+  sights: z
+    .array(z.looseObject({ backM: z.number(), foreM: z.number() }))
+    .max(200)
+    .optional(),
+  marksM: z.array(z.number()).length(2).optional(),
+  angleDeg: z.number().min(-89).max(89).optional(),
+  fallPerM: z.number().min(-1).max(1).optional(),
+  heightsM: z.array(z.number()).length(2).optional(),
+  pressureKPa: z.number().min(-100).max(1e4).optional(),
+});
+
 export const legSchema = z.looseObject({
   lengthM: positive.max(100_000),
   endGroundM: metres,
@@ -198,6 +239,7 @@ export const legSchema = z.looseObject({
   fittings: z.array(fittingSchema).optional(),
   entrance: entranceSchema.optional(),
   checkValve: z.boolean().optional(),
+  survey: surveySchema.optional(),
   remark: z.string().max(1000).optional(),
 });
 
@@ -228,6 +270,7 @@ export type Tank = z.infer<typeof tankSchema>;
 export type Trough = z.infer<typeof troughSchema>;
 export type Junction = z.infer<typeof junctionSchema>;
 export type Outlet = z.infer<typeof outletSchema>;
+export type Survey = z.infer<typeof surveySchema>;
 export type Line = z.infer<typeof lineSchema>;
 export type Leg = z.infer<typeof legSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;

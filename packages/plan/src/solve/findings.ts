@@ -214,7 +214,12 @@ function frictionFindings(c: Compiled, result: PlanResult): Finding[] {
 function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
   return [...c.nodes].flatMap(([id, map]): Finding[] => {
     if (map.plan.kind !== 'source') return [];
-    if (map.limitLink < 0) return [{ code: 'yield-unknown', severity: 'fair', at: id, values: {} }];
+    if (map.limitLink < 0) {
+      // a roof, a pump or a ram is reckoned by the balance; only what could be timed asks for a bucket
+      if (map.plan.type !== 'spring' && map.plan.type !== 'stream') return [];
+      const code = map.plan.tests?.length ? 'yield-not-counted' : 'yield-unknown';
+      return [{ code, severity: 'fair', at: id, values: {} }];
+    }
     if (result.solution.status[map.limitLink] !== LinkStatus.Held) return [];
     return [{ code: 'yield-governs', severity: 'good', at: id, values: { flow: -(result.nodes.get(id)?.flow ?? 0) } }];
   });

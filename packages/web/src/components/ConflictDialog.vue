@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Two windows on one plan: the person chooses, nothing is overwritten silently.
-import { NModal } from 'naive-ui';
 import { format } from 'date-fns';
 import { computed } from 'vue';
 import type { StoredPlan } from '../api/client.ts';
+import PlainDialog from './PlainDialog.vue';
 
 const props = defineProps<{ conflict: StoredPlan | null }>();
 const emit = defineEmits<{ mine: []; theirs: []; both: [] }>();
@@ -11,15 +11,7 @@ const when = computed(() => (props.conflict ? format(new Date(props.conflict.upd
 </script>
 
 <template>
-  <NModal
-    :show="conflict !== null"
-    preset="card"
-    title="This plan was saved from elsewhere"
-    :closable="false"
-    :mask-closable="false"
-    :close-on-esc="false"
-    :style="{ width: 'min(560px, 96vw)' }"
-  >
+  <PlainDialog :show="conflict !== null" title="This plan was saved from elsewhere" :closable="false" :width="560">
     <p>
       Another window or device saved it at {{ when }}. Your edits are kept in this browser; none of them was sent. Which
       one should stay?
@@ -33,7 +25,7 @@ const when = computed(() => (props.conflict ? format(new Date(props.conflict.upd
       </button>
       <button type="button" class="plain-button main" data-test="keep-mine" @click="emit('mine')">Keep mine</button>
     </div>
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Faults of a file: where, what is wrong, what would be right.
-import { NModal } from 'naive-ui';
 import type { Fault } from '@vernal-slope/plan/document';
+import PlainDialog from './PlainDialog.vue';
 
 defineProps<{ show: boolean; file: string; faults: readonly Fault[] }>();
 const emit = defineEmits<{ 'update:show': [show: boolean] }>();
@@ -9,11 +9,10 @@ const MOST = 50;
 </script>
 
 <template>
-  <NModal
+  <PlainDialog
     :show="show"
-    preset="card"
     :title="`${file} cannot be brought in`"
-    :style="{ width: 'min(720px, 96vw)' }"
+    :width="720"
     @update:show="(v: boolean) => emit('update:show', v)"
   >
     <p>
@@ -25,7 +24,7 @@ const MOST = 50;
       </li>
     </ul>
     <p v-if="faults.length > MOST" class="muted">and {{ faults.length - MOST }} more</p>
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

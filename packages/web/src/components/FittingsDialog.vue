@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // The fittings of a leg: what is in the line, how many, and what each loses.
 import { Minus, Plus } from '@lucide/vue';
-import { NModal, NSelect } from 'naive-ui';
+import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import { FITTING_ROWS, findFitting } from '@vernal-slope/plan/catalogue';
 import { fittingK } from '@vernal-slope/plan/compile';
 import type { Fitting } from '@vernal-slope/plan/schema';
+import PlainDialog from './PlainDialog.vue';
 
 const props = defineProps<{ show: boolean; fittings: readonly Fitting[]; leg: number }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; change: [fittings: Fitting[]] }>();
@@ -39,11 +40,10 @@ function count(at: number, by: number): void {
 </script>
 
 <template>
-  <NModal
+  <PlainDialog
     :show="show"
-    preset="card"
     :title="`Fittings on leg ${leg + 1}`"
-    :style="{ width: 'min(640px, 96vw)' }"
+    :width="640"
     @update:show="(v: boolean) => emit('update:show', v)"
   >
     <p v-if="fittings.length === 0" class="muted">
@@ -85,7 +85,7 @@ function count(at: number, by: number): void {
       :input-props="{ 'aria-label': 'Add a fitting' }"
       @update:value="add"
     />
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

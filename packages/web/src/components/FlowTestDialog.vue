@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A stream measured by float or by a small weir: what to measure, and the flow as one types.
-import { NModal, NSelect } from 'naive-ui';
+import { NSelect } from 'naive-ui';
 import { computed, reactive } from 'vue';
 import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
@@ -8,6 +8,7 @@ import type { FlowTest } from '@vernal-slope/plan/schema';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
+import PlainDialog from './PlainDialog.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ date: string }>();
@@ -74,13 +75,7 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
 </script>
 
 <template>
-  <NModal
-    v-model:show="show"
-    preset="card"
-    title="Measure a stream"
-    class="dialog"
-    :style="{ width: 'min(520px, 94vw)' }"
-  >
+  <PlainDialog v-model:show="show" title="Measure a stream" :width="520">
     <form @submit.prevent="typeof test !== 'string' && emit('keep', test)">
       <EntryRow label="How"
         ><NSelect
@@ -157,7 +152,7 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
       <p class="small muted">{{ SOURCE[d.method] }}</p>
       <button type="submit" class="plain-button main" :disabled="typeof test === 'string'">Keep this test</button>
     </form>
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

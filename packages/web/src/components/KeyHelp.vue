@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // Every key, on one page.
-import { NModal } from 'naive-ui';
+import PlainDialog from './PlainDialog.vue';
 
 defineProps<{ show: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean] }>();
 const KEYS: readonly (readonly [string, string])[] = [
-  ['3, 4, 7', 'go to Store, Walk, Outlets'],
+  ['1, 2, 3, 4, 7', 'go to Water, Need, Store, Walk, Outlets'],
   ['← → or ↑ ↓', 'along the line, when the hillside is chosen'],
   ['Tab, Shift Tab', 'to the next or last field'],
-  ['Enter', 'take the figure and go down the column; below the last leg a new one opens'],
+  ['Enter', 'take the figure and go down the column; below the last leg comes the open row'],
   ['Esc', 'put back what stood in the field; close the working'],
   ['Alt ↑, Alt ↓', 'move the leg up or down'],
   ['Alt Enter, Alt Delete', 'put a leg in, take it out'],
@@ -20,13 +20,7 @@ const KEYS: readonly (readonly [string, string])[] = [
 </script>
 
 <template>
-  <NModal
-    :show="show"
-    preset="card"
-    title="Keys"
-    :style="{ width: 'min(560px, 96vw)' }"
-    @update:show="(v: boolean) => emit('update:show', v)"
-  >
+  <PlainDialog :show="show" title="Keys" :width="560" @update:show="(v: boolean) => emit('update:show', v)">
     <dl>
       <template v-for="[key, what] in KEYS" :key="key">
         <dt>{{ key }}</dt>
@@ -34,7 +28,7 @@ const KEYS: readonly (readonly [string, string])[] = [
       </template>
     </dl>
     <p class="small muted">On a Mac, Cmd stands for Ctrl and Option for Alt. Every key has a place to click too.</p>
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

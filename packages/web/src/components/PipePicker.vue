@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Choosing a pipe: every size of the catalogue with its bore and rating, or a bore of one's own.
-import { NModal, NSelect } from 'naive-ui';
+import { NSelect } from 'naive-ui';
+import PlainDialog from './PlainDialog.vue';
 import { computed, ref, watch } from 'vue';
 import { PIPE_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Leg } from '@vernal-slope/plan/schema';
@@ -34,12 +35,11 @@ function choose(pipe: Leg['pipe']): void {
 </script>
 
 <template>
-  <NModal
+  <PlainDialog
     :show="show"
-    preset="card"
     title="Which pipe"
     class="picker"
-    :style="{ width: 'min(600px, 96vw)' }"
+    :width="600"
     @update:show="(v: boolean) => emit('update:show', v)"
   >
     <div class="head">
@@ -98,7 +98,7 @@ function choose(pipe: Leg['pipe']): void {
       />
       <span class="small muted">taken as smooth plastic; type it in mm or in inches</span>
     </p>
-  </NModal>
+  </PlainDialog>
 </template>
 
 <style scoped>

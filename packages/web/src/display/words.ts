@@ -95,6 +95,8 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
       return say`${name(id)} gives ${fig('flow', 'flow')} and no more; its pipe could carry it easily.`;
     case 'yield-unknown':
       return say`What ${name(id)} yields is not known yet. Time a bucket under it.`;
+    case 'yield-not-counted':
+      return say`${name(id)} was measured, and no yield is counted on yet: its line is drawn as if it gave without end. Take the lowest test at Water.`;
     case 'trough-full-again':
       return say`After a visit it is down ${fig('drop', 'drop')} and full again in ${fig('after', 'duration', { of: 'refill', id })}.`;
     case 'trough-late':

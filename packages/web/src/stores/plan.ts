@@ -48,6 +48,11 @@ export const usePlan = defineStore('plan', () => {
     const [answer, kept] = await Promise.all([api.get(wanted), readPending(wanted)]);
     if (answer.ok) {
       adopt(answer.value);
+      // a window closed while its save was on the way: the server has it already
+      if (kept && JSON.stringify(kept.document) === JSON.stringify(answer.value.document)) {
+        await dropPending(wanted);
+        return;
+      }
       if (!kept) return;
       plan.value = kept.document;
       if (kept.revision === answer.value.revision) {

@@ -1,0 +1,170 @@
+// Commands that make a network of lines: a tee on a line with a branch to something new, ends swapped, lines taken out.
+import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
+import type { Command } from './apply.ts';
+import { freeId } from './sources.ts';
+
+const lineOf = (plan: Plan, id: string): Line | undefined => plan.lines.find((l) => l.id === id);
+
+const freeLineId = (plan: Plan, stem: string): string => {
+  const taken = new Set(plan.lines.map((l) => l.id));
+  let id = stem;
+  for (let k = 2; taken.has(id); k++) id = `${stem}-${k}`;
+  return id;
+};
+
+/** What a branch or a walk can lead to. */
+export type EndKind = 'outlet' | 'trough' | 'tank' | 'junction';
+
+const END_NAMES: Readonly<Record<EndKind, string>> = { outlet: 'Tap', trough: 'Trough', tank: 'Tank', junction: 'Tee' };
+
+/** A node of a kind with figures to start from, each of which can be changed. */
+function newEnd(id: string, kind: EndKind, groundM: number): PlanNode {
+  const name = END_NAMES[kind];
+  switch (kind) {
+    case 'outlet':
+      return {
+        id,
+        kind,
+        name,
+        groundM,
+        heightM: 1,
+        ratedFlowLpm: 8,
+        ratedPressureKPa: 50,
+        exponent: 0.5,
+        use: 'drink',
+      };
+    case 'trough':
+      return {
+        id,
+        kind,
+        name,
+        groundM,
+        shape: { type: 'box', lengthM: 1.8, widthM: 0.6, heightM: 0.5 },
+        overflowM: 0.45,
+        startLevelM: 0.4,
+        inlet: {
+          at: 'top',
+          heightM: 0.48,
+          floatValve: {
+            seatMm: 9.5,
+            dischargeCoefficient: 0.62,
+            characteristic: 'proportional',
+            closeLevelM: 0.4,
+            bandM: 0.06,
+          },
+        },
+        wants: { flowLpm: 6, pressureKPa: 10 },
+      };
+    case 'tank':
+      return {
+        id,
+        kind,
+        name,
+        groundM,
+        standM: 0,
+        shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
+        outletM: 0.06,
+        overflowM: 1.1,
+        startLevelM: 0.8,
+        inlet: { at: 'top', heightM: 1.13 },
+      };
+    case 'junction':
+      return { id, kind, name, groundM };
+  }
+}
+
+/** Parts the line at the end of leg `leg` with a tee; returns the tee's id, the line's own end where it is a junction. */
+function teeAt(plan: Plan, lineId: string, leg: number): string | undefined {
+  const line = lineOf(plan, lineId);
+  if (!line || leg < 0 || leg >= line.legs.length) return undefined;
+  if (leg === line.legs.length - 1) {
+    const end = plan.nodes.find((n) => n.id === line.to);
+    // an outlet may have lines going on from it (ruling 8)
+    return end?.kind === 'junction' || end?.kind === 'outlet' ? end.id : undefined;
+  }
+  const tee = freeId(plan, 'tee');
+  plan.nodes.push({ id: tee, kind: 'junction', name: 'Tee', groundM: line.legs[leg].endGroundM });
+  const rest: Line = {
+    id: freeLineId(plan, `${line.id}-on`),
+    ...(line.name ? { name: `${line.name}, on from the tee` } : {}),
+    from: tee,
+    to: line.to,
+    legs: line.legs.splice(leg + 1),
+  };
+  line.to = tee;
+  plan.lines.push(rest);
+  return tee;
+}
+
+/** Why no branch can leave at the end of a leg; undefined when one can. */
+export function branchFault(plan: Plan, lineId: string, leg: number): string | undefined {
+  const line = lineOf(plan, lineId);
+  if (!line) return 'there is no such line';
+  if (leg < line.legs.length - 1) return undefined;
+  const end = plan.nodes.find((n) => n.id === line.to);
+  return end?.kind === 'junction' || end?.kind === 'outlet'
+    ? undefined
+    : 'the line ends here in a tank or trough; choose an earlier leg';
+}
+
+/** A tee at the end of leg `leg` and a branch of one leg from it to a new place. Carries the new ids. */
+export function addBranch(
+  plan: Plan,
+  lineId: string,
+  leg: number,
+  kind: EndKind,
+): Command & { readonly node: string; readonly line: string } {
+  const node = freeId(plan, kind === 'junction' ? 'tee-end' : kind);
+  const branch = freeLineId(plan, `to-${node}`);
+  const like: Leg | undefined = lineOf(plan, lineId)?.legs[leg];
+  return {
+    node,
+    line: branch,
+    label: 'branch',
+    recipe: (draft) => {
+      const tee = teeAt(draft, lineId, leg);
+      const ground = draft.nodes.find((n) => n.id === tee)?.groundM;
+      if (tee === undefined || ground === undefined || !like) return;
+      draft.nodes.push(newEnd(node, kind, ground));
+      draft.lines.push({
+        id: branch,
+        name: `To the ${END_NAMES[kind].toLowerCase()}`,
+        from: tee,
+        to: node,
+        legs: [{ lengthM: 20, endGroundM: ground, pipe: structuredClone(like.pipe), depthM: like.depthM ?? 0 }],
+      });
+    },
+  };
+}
+
+/** Swaps the ends of a line: its legs come in the other order, each ending where it began. */
+export const swapEnds = (lineId: string): Command => ({
+  label: 'ends of the line swapped',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const start = plan.nodes.find((n) => n.id === line?.from)?.groundM;
+    if (!line || start === undefined) return;
+    const grounds = [start, ...line.legs.map((l) => l.endGroundM)].reverse();
+    const legs = line.legs.map((l) => ({ ...l })).reverse();
+    legs.forEach((leg, k) => {
+      leg.endGroundM = grounds[k + 1];
+      delete leg.entrance;
+    });
+    [line.from, line.to] = [line.to, line.from];
+    line.legs = legs;
+  },
+});
+
+/** Takes a line out, and the places and tees that hang on nothing then. A tee with two lines left stays as it is. */
+export const removeLine = (lineId: string): Command => ({
+  label: 'line taken out',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    if (!line) return;
+    plan.lines = plan.lines.filter((l) => l.id !== lineId);
+    const hangs = (id: string): boolean => plan.lines.some((l) => l.from === id || l.to === id);
+    plan.nodes = plan.nodes.filter(
+      (n) => (n.id !== line.from && n.id !== line.to) || n.kind === 'tank' || n.kind === 'source' || hangs(n.id),
+    );
+  },
+});

@@ -1,0 +1,152 @@
+// Commands on the legs of a walk: split, join, turn round, measured readings, rows pasted, a misclosure spread.
+import { reverseWalk, spreadMisclosure } from '@vernal-slope/core/survey';
+import type { Leg, Line, Plan, Survey } from '../schema/index.ts';
+import type { Command } from './apply.ts';
+import { riseOf, setRise, startGround } from './commands.ts';
+
+const lineOf = (plan: Plan, id: string): Line => {
+  const line = plan.lines.find((l) => l.id === id);
+  if (!line) throw new Error(`no line ${id}`);
+  return line;
+};
+const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Parts a leg at `atM` along it; the rise is shared by length, fittings and entrance stay with the first part. */
+export const splitLeg = (lineId: string, leg: number, atM: number): Command => ({
+  label: `leg ${leg + 1}: split`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const old = line.legs[leg];
+    if (!(atM > 0 && atM < old.lengthM)) return;
+    const start = startGround(plan, line, leg);
+    const middle = tidy(start + ((old.endGroundM - start) * atM) / old.lengthM);
+    const second: Leg = { ...old, lengthM: tidy(old.lengthM - atM) };
+    delete second.fittings;
+    delete second.entrance;
+    delete second.survey;
+    old.lengthM = tidy(atM);
+    old.endGroundM = middle;
+    delete old.survey;
+    line.legs.splice(leg + 1, 0, second);
+  },
+});
+
+/** Why two legs cannot be joined; undefined when they can. */
+export function joinFault(plan: Plan, lineId: string, leg: number): string | undefined {
+  const { legs } = lineOf(plan, lineId);
+  if (leg + 1 >= legs.length) return 'there is no leg after this one';
+  return same(legs[leg].pipe, legs[leg + 1].pipe) ? undefined : 'the two have different pipes';
+}
+
+/** Joins a leg with the next one: lengths, rises and fittings together. Legs of different pipe stay apart. */
+export const joinLegs = (lineId: string, leg: number): Command => ({
+  label: `leg ${leg + 1}: joined with the next`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    if (joinFault(plan, lineId, leg)) return;
+    const [first, next] = [line.legs[leg], line.legs[leg + 1]];
+    first.lengthM = tidy(first.lengthM + next.lengthM);
+    first.endGroundM = next.endGroundM;
+    if (next.fittings?.length) first.fittings = [...(first.fittings ?? []), ...next.fittings];
+    const remark = [first.remark, next.remark].filter(Boolean).join('; ');
+    if (remark) first.remark = remark;
+    if (next.checkValve) first.checkValve = true;
+    delete first.survey;
+    line.legs.splice(leg + 1, 1);
+  },
+});
+
+/**
+ * Turns a walk round: it was made from the far end. The line keeps its ends; its legs come in the other order and what
+ * rose falls. Everything beyond the first leg moves to the heights that follow.
+ */
+export const reverseLegs = (lineId: string): Command => ({
+  label: 'walk turned round',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const entrance = line.legs[0].entrance;
+    const turned = reverseWalk(line.legs.map((leg, k) => ({ leg: { ...leg }, rise: riseOf(plan, line, k) })));
+    let ground = startGround(plan, line, 0);
+    line.legs = turned.map(({ leg, rise }) => {
+      ground = tidy(ground + rise);
+      return { ...leg, endGroundM: ground };
+    });
+    delete line.legs[line.legs.length - 1].entrance;
+    if (entrance) line.legs[0].entrance = entrance;
+    const end = plan.nodes.find((n) => n.id === line.to);
+    if (end && plan.lines.every((l) => l.id === lineId || (l.from !== line.to && l.to !== line.to)))
+      end.groundM = ground;
+  },
+});
+
+/** A leg as a reading gives it. */
+export interface LegReading {
+  readonly lengthM?: number;
+  readonly riseM: number;
+  readonly survey: Survey;
+}
+
+/** Sets rise, length and how it was measured from a reading. */
+export const setReading = (lineId: string, leg: number, reading: LegReading): Command => ({
+  label: `leg ${leg + 1}: reading`,
+  recipe: (plan) => {
+    const target = lineOf(plan, lineId).legs[leg];
+    if (reading.lengthM !== undefined) target.lengthM = tidy(reading.lengthM);
+    target.survey = { ...reading.survey };
+    setRise(lineId, leg, tidy(reading.riseM)).recipe(plan);
+  },
+});
+
+export interface PastedRow {
+  readonly lengthM: number;
+  readonly riseM: number;
+  readonly depthM?: number;
+  readonly remark?: string;
+}
+
+/** Puts rows pasted from a sheet in after leg `after` (−1: at the start), of the same pipe. */
+export const pasteLegs = (lineId: string, after: number, rows: readonly PastedRow[]): Command => ({
+  label: `${rows.length} legs pasted`,
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const like = line.legs[Math.max(0, after)];
+    let ground = startGround(plan, line, after + 1);
+    const made = rows.map((row): Leg => {
+      ground = tidy(ground + row.riseM);
+      return {
+        lengthM: row.lengthM,
+        endGroundM: ground,
+        pipe: like.pipe,
+        depthM: row.depthM ?? like.depthM ?? 0,
+        ...(row.remark ? { remark: row.remark } : {}),
+      };
+    });
+    const by = tidy(rows.reduce((sum, r) => sum + r.riseM, 0));
+    line.legs.splice(after + 1, 0, ...made);
+    // what lies beyond moves by what the new legs rise
+    const next = after + 1 + made.length;
+    for (const leg of line.legs.slice(next)) leg.endGroundM = tidy(leg.endGroundM + by);
+    const end = plan.nodes.find((n) => n.id === line.to);
+    if (end) end.groundM = line.legs[line.legs.length - 1].endGroundM;
+  },
+});
+
+/** Spreads a misclosure (walked less known, m) over the legs by length and puts the end on the known height. */
+export const spreadOverLegs = (lineId: string, misclosure: number): Command => ({
+  label: 'misclosure spread',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const rises = spreadMisclosure(
+      line.legs.map((leg, k) => ({ length: leg.lengthM, rise: riseOf(plan, line, k), error: 0 })),
+      misclosure,
+    );
+    let ground = startGround(plan, line, 0);
+    line.legs.forEach((leg, k) => {
+      ground = tidy(ground + rises[k]);
+      leg.endGroundM = ground;
+    });
+    const end = plan.nodes.find((n) => n.id === line.to);
+    if (end) end.groundM = ground;
+  },
+});
