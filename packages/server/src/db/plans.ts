@@ -1,8 +1,9 @@
 // Plans in the database: list, read, save with a revision, delete and bring back.
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { and, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { Plan } from '@vernal-slope/plan/schema';
 import type { Db } from './database.ts';
-import { marks, plans } from './schema.ts';
+import { marks, plans, versions } from './schema.ts';
 
 export interface StoredPlan {
   readonly id: string;
@@ -14,6 +15,18 @@ export interface StoredPlan {
 }
 
 export type PlanSummary = Omit<StoredPlan, 'document'>;
+
+/** One save of a plan. */
+export interface Version {
+  readonly revision: number;
+  readonly title: string;
+  readonly summary: string;
+  readonly name: string | null;
+  readonly savedAt: Date;
+}
+
+/** How many unnamed saves of a plan are kept. */
+export const VERSIONS_KEPT = 400;
 
 export type SaveResult =
   | { readonly kind: 'saved'; readonly plan: StoredPlan }
@@ -76,11 +89,12 @@ export class PlanStore {
         updatedAt: now,
       })
       .returning();
+    await this.#keep(rows[0], 'begun');
     return stored(rows[0]);
   }
 
   /** Saves over `revision` only: one statement, so two saves on one revision cannot both win. */
-  async save(id: string, revision: number, document: Plan): Promise<SaveResult> {
+  async save(id: string, revision: number, document: Plan, summary = ''): Promise<SaveResult> {
     const rows = await this.#db
       .update(plans)
       .set({
@@ -91,9 +105,70 @@ export class PlanStore {
       })
       .where(and(eq(plans.id, id), eq(plans.revision, revision), isNull(plans.deletedAt)))
       .returning();
-    if (rows[0]) return { kind: 'saved', plan: stored(rows[0]) };
+    if (rows[0]) {
+      await this.#keep(rows[0], summary);
+      return { kind: 'saved', plan: stored(rows[0]) };
+    }
     const current = await this.get(id);
     return current ? { kind: 'stale', current } : { kind: 'missing' };
+  }
+
+  /** Keeps a save as a version and lets the oldest unnamed ones go. */
+  async #keep(row: typeof plans.$inferSelect, summary: string): Promise<void> {
+    await this.#db.insert(versions).values({
+      planId: row.id,
+      revision: row.revision,
+      title: row.title,
+      summary,
+      savedAt: row.updatedAt,
+      document: gzipSync(row.document),
+    });
+    await this.#db
+      .delete(versions)
+      .where(
+        and(
+          eq(versions.planId, row.id),
+          isNull(versions.name),
+          lt(versions.revision, row.revision - VERSIONS_KEPT + 1),
+        ),
+      );
+  }
+
+  /** Saves of a plan, newest first; undefined when there is no such plan. */
+  async versions(id: string): Promise<Version[] | undefined> {
+    if (!(await this.get(id))) return undefined;
+    return this.#db
+      .select({
+        revision: versions.revision,
+        title: versions.title,
+        summary: versions.summary,
+        name: versions.name,
+        savedAt: versions.savedAt,
+      })
+      .from(versions)
+      .where(eq(versions.planId, id))
+      .orderBy(desc(versions.revision));
+  }
+
+  /** The plan as it was at a revision. */
+  async version(id: string, revision: number): Promise<(Version & { document: Plan }) | undefined> {
+    if (!(await this.get(id))) return undefined;
+    const [row] = await this.#db
+      .select()
+      .from(versions)
+      .where(and(eq(versions.planId, id), eq(versions.revision, revision)));
+    return row && { ...row, document: JSON.parse(gunzipSync(row.document).toString('utf8')) as Plan };
+  }
+
+  /** Gives a version a name, or takes it away. @returns false when there is no such version */
+  async nameVersion(id: string, revision: number, name: string | null): Promise<boolean> {
+    if (!(await this.get(id))) return false;
+    const rows = await this.#db
+      .update(versions)
+      .set({ name })
+      .where(and(eq(versions.planId, id), eq(versions.revision, revision)))
+      .returning({ revision: versions.revision });
+    return rows.length > 0;
   }
 
   /** @returns false when there is no such plan */

@@ -1,5 +1,5 @@
 // Tables of the database.
-import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** A plan is one document, saved whole; a deleted one keeps its row so that deleting can be undone. */
 export const plans = sqliteTable('plans', {
@@ -11,6 +11,25 @@ export const plans = sqliteTable('plans', {
   updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
   deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
 });
+
+/** Every save of a plan, gzipped; the newest unnamed ones and all that were given a name are kept. */
+export const versions = sqliteTable(
+  'versions',
+  {
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plans.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    title: text('title').notNull(),
+    /** What changed, in a line. */
+    summary: text('summary').notNull(),
+    /** Given by a person: "before the wider pipe". */
+    name: text('name'),
+    savedAt: integer('saved_at', { mode: 'timestamp_ms' }).notNull(),
+    document: blob('document', { mode: 'buffer' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.planId, table.revision] })],
+);
 
 /** Facts about the database itself, such as whether the demo plans were put in. */
 export const marks = sqliteTable('marks', {

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openDatabase, type Database } from '../db/database.ts';
-import { PlanStore } from '../db/plans.ts';
+import { PlanStore, VERSIONS_KEPT } from '../db/plans.ts';
 import { createApp } from './app.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'vernal-server-'));
@@ -109,6 +109,41 @@ describe('a plan', () => {
   });
 });
 
+describe('history', () => {
+  it('keeps every save with what changed, gives it back, and names it', async () => {
+    const { body } = await call('POST', '/api/plans', { document: titled('One') });
+    await call('PUT', `/api/plans/${body.id}`, { revision: 1, document: titled('Two'), summary: 'leg 2: length' });
+    await call('PUT', `/api/plans/${body.id}`, { revision: 2, document: titled('Three') });
+    const list = (await call('GET', `/api/plans/${body.id}/versions`)).body as unknown as {
+      versions: { revision: number; title: string; summary: string; name: string | null }[];
+    };
+    expect(list.versions.map((v) => [v.revision, v.title, v.summary])).toEqual([
+      [3, 'Three', ''],
+      [2, 'Two', 'leg 2: length'],
+      [1, 'One', 'begun'],
+    ]);
+    expect((await call('GET', `/api/plans/${body.id}/versions/1`)).body.document).toEqual(titled('One'));
+    expect((await call('PUT', `/api/plans/${body.id}/versions/1`, { name: 'before the wider pipe' })).status).toBe(204);
+    expect((await call('GET', `/api/plans/${body.id}/versions/1`)).body).toMatchObject({
+      name: 'before the wider pipe',
+    });
+  });
+  it('is not of a plan that is not there, and takes no nonsense', async () => {
+    const { body } = await call('POST', '/api/plans', { document: plan });
+    expect((await call('GET', '/api/plans/none/versions')).status).toBe(404);
+    expect((await call('GET', `/api/plans/${body.id}/versions/9`)).body.error.code).toBe('no-version');
+    expect((await call('GET', `/api/plans/${body.id}/versions/x`)).body.error.code).toBe('bad-id');
+    expect((await call('PUT', `/api/plans/${body.id}/versions/1`, { name: '' })).body.error.code).toBe('bad-body');
+    expect((await call('PUT', `/api/plans/${body.id}/versions/9`, { name: 'x' })).status).toBe(404);
+  });
+  it('a stale save leaves no version behind', async () => {
+    const { body } = await call('POST', '/api/plans', { document: plan });
+    await call('PUT', `/api/plans/${body.id}`, { revision: 7, document: titled('Stale') });
+    const list = (await call('GET', `/api/plans/${body.id}/versions`)).body as unknown as { versions: unknown[] };
+    expect(list.versions).toHaveLength(1);
+  });
+});
+
 describe('bad requests', () => {
   it.each<[string, string, string, unknown, number, string]>([
     ['a plan with faults', 'POST', '/api/plans', { document: { ...plan, nodes: [] } }, 422, 'not-a-plan'],
@@ -161,6 +196,20 @@ describe('the web app', () => {
   it('says that it is well', async () => {
     expect(await (await fetch(`${base}/api/health`)).json()).toEqual({ ok: true, version: 'test' });
   });
+});
+
+it('only the newest unnamed versions are kept, and all that have a name', async () => {
+  const db = await openDatabase(`file:${join(folder, 'versions.db')}`);
+  const store = new PlanStore(db.db, () => 'p');
+  const document = plan as unknown as Parameters<typeof store.create>[0];
+  await store.create(document);
+  await store.nameVersion('p', 1, 'first');
+  for (let r = 1; r <= VERSIONS_KEPT + 4; r++) await store.save('p', r, document, `edit ${r}`);
+  const kept = (await store.versions('p')) ?? [];
+  expect(kept).toHaveLength(VERSIONS_KEPT + 1);
+  expect(kept.at(-1)?.name).toBe('first');
+  expect(kept.at(-2)?.revision).toBe(6);
+  db.close();
 });
 
 it('demo plans are put in once for the life of a database', async () => {

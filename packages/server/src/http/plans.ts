@@ -7,7 +7,13 @@ import type { PlanStore, StoredPlan } from '../db/plans.ts';
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'is not the id of a plan');
 const createSchema = z.strictObject({ document: z.unknown() });
-const saveSchema = z.strictObject({ revision: z.number().int().min(1), document: z.unknown() });
+const saveSchema = z.strictObject({
+  revision: z.number().int().min(1),
+  document: z.unknown(),
+  summary: z.string().max(200).optional(),
+});
+const revisionSchema = z.string().regex(/^[1-9]\d{0,8}$/);
+const nameSchema = z.strictObject({ name: z.string().trim().min(1).max(200).nullable() });
 
 function refuse(res: Response, status: number, code: string, message: string, faults?: readonly Fault[]): void {
   res.status(status).json({ error: { code, message, ...(faults ? { faults } : {}) } });
@@ -69,7 +75,7 @@ export function plansRouter(store: PlanStore): Router {
     if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "revision": number, "document": plan }.');
     const plan = soundPlan(res, parsed.data.document);
     if (!plan) return;
-    const result = await store.save(req.params.id, parsed.data.revision, plan);
+    const result = await store.save(req.params.id, parsed.data.revision, plan, parsed.data.summary);
     if (result.kind === 'saved') res.json(body(result.plan));
     else if (result.kind === 'missing') missing(res);
     else {
@@ -90,6 +96,32 @@ export function plansRouter(store: PlanStore): Router {
     const plan = await store.restore(req.params.id);
     if (plan) res.json(body(plan));
     else refuse(res, 404, 'no-plan', 'There is no deleted plan to bring back.');
+  });
+
+  router.param('revision', (_req, res, next, revision) => {
+    if (revisionSchema.safeParse(revision).success) next();
+    else refuse(res, 400, 'bad-id', 'This is not a revision.');
+  });
+  const noVersion = (res: Response): void => refuse(res, 404, 'no-version', 'This version is not kept.');
+
+  router.get('/plans/:id/versions', async (req, res) => {
+    const list = await store.versions(req.params.id);
+    if (list) res.json({ versions: list.map((v) => ({ ...v, savedAt: v.savedAt.toISOString() })) });
+    else missing(res);
+  });
+
+  router.get('/plans/:id/versions/:revision', async (req, res) => {
+    const found = await store.version(req.params.id, Number(req.params.revision));
+    if (!found) return noVersion(res);
+    const { revision, title, summary, name, savedAt, document } = found;
+    res.json({ revision, title, summary, name, savedAt: savedAt.toISOString(), document });
+  });
+
+  router.put('/plans/:id/versions/:revision', async (req, res) => {
+    const parsed = nameSchema.safeParse(req.body);
+    if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "name": text or null }.');
+    if (await store.nameVersion(req.params.id, Number(req.params.revision), parsed.data.name)) res.status(204).end();
+    else noVersion(res);
   });
 
   return router;
