@@ -162,3 +162,12 @@ export const setTitle = (title: string): Command => ({
 
 /** Changes settings or site. */
 export const changePlan = (label: string, recipe: (plan: Plan) => void): Command => ({ label, recipe });
+
+/** Puts another whole document in place of the plan: an older version taken back. */
+export const replacePlan = (document: Plan, label: string): Command => ({
+  label,
+  recipe: (plan) => {
+    for (const key of Object.keys(plan)) Reflect.deleteProperty(plan, key);
+    Object.assign(plan, structuredClone(document));
+  },
+});

@@ -6,6 +6,7 @@ export {
   insertLeg,
   moveLeg,
   removeLeg,
+  replacePlan,
   riseOf,
   setGround,
   setLeg,

@@ -9,3 +9,4 @@ export {
   type Gap,
   type RowFault,
 } from './dailycsv.ts';
+export { readWalkRows, type WalkRow, type WalkRows } from './walkrows.ts';

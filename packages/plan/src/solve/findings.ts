@@ -20,6 +20,7 @@ import {
   type StateOptions,
 } from '../compile/index.ts';
 import { SITE_DEFAULTS, type Outlet, type Trough } from '../schema/index.ts';
+import { heightFindings } from './heights.ts';
 import { routeTo } from './route.ts';
 import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
 
@@ -240,6 +241,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...outletFindings(c, result, options),
     ...humpFindings(c, result, options),
     ...walkFindings(c),
+    ...heightFindings(c),
     ...ratingFindings(c, options),
     ...frictionFindings(c, result),
     ...sourceFindings(c, result),

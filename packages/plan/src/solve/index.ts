@@ -1,6 +1,7 @@
 // A plan solved and judged: the face of the subject.
 export { judgePlan, wantsOf } from './findings.ts';
 export { heightFor, type PlanHeight } from './height.ts';
+export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { solveReport, type SolveReport } from './report.ts';

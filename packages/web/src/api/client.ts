@@ -11,6 +11,16 @@ const summarySchema = z.object({
   updatedAt: z.string(),
 });
 const planSchema = summarySchema.extend({ document: z.custom<Plan>((v) => typeof v === 'object' && v !== null) });
+const versionSchema = z.object({
+  revision: z.number(),
+  title: z.string(),
+  summary: z.string(),
+  name: z.string().nullable(),
+  savedAt: z.string(),
+});
+const versionPlanSchema = versionSchema.extend({
+  document: z.custom<Plan>((v) => typeof v === 'object' && v !== null),
+});
 const faultSchema = z.object({ path: z.string(), message: z.string(), advice: z.string() });
 const errorSchema = z.object({
   error: z.object({ code: z.string(), message: z.string(), faults: z.array(faultSchema).optional() }),
@@ -18,6 +28,8 @@ const errorSchema = z.object({
 const staleSchema = z.object({ current: planSchema });
 
 export type PlanSummary = z.infer<typeof summarySchema>;
+export type Version = z.infer<typeof versionSchema>;
+export type VersionPlan = z.infer<typeof versionPlanSchema>;
 export type StoredPlan = z.infer<typeof planSchema>;
 
 export type Failure =
@@ -88,8 +100,18 @@ export const api = {
     ),
   get: (id: string): Promise<Answer<StoredPlan>> => ask('GET', at(id), planSchema),
   create: (document: Plan): Promise<Answer<StoredPlan>> => ask('POST', '/plans', planSchema, { document }),
-  save: (id: string, revision: number, document: Plan): Promise<Answer<StoredPlan>> =>
-    ask('PUT', at(id), planSchema, { revision, document }),
+  save: (id: string, revision: number, document: Plan, summary: string): Promise<Answer<StoredPlan>> =>
+    ask('PUT', at(id), planSchema, { revision, document, summary }),
   remove: (id: string): Promise<Answer<null>> => ask('DELETE', at(id), z.null()),
+  versions: (id: string): Promise<Answer<Version[]>> =>
+    ask(
+      'GET',
+      `${at(id)}/versions`,
+      z.object({ versions: z.array(versionSchema) }).transform((v) => v.versions),
+    ),
+  version: (id: string, revision: number): Promise<Answer<VersionPlan>> =>
+    ask('GET', `${at(id)}/versions/${revision}`, versionPlanSchema),
+  nameVersion: (id: string, revision: number, name: string | null): Promise<Answer<null>> =>
+    ask('PUT', `${at(id)}/versions/${revision}`, z.null(), { name }),
   restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
 };

@@ -192,6 +192,28 @@ const labels = computed(() =>
   }),
 );
 
+/** Places at the ends of lines behind, apart from each other where they would touch. */
+const behindEnds = computed(() => {
+  const placed: { left: number; top: number }[] = [];
+  return section.value.behind.flatMap((s) => {
+    if (!s.end) return [];
+    const left = Math.min(Math.max(60, x.value(s.end.x)), w.value - 70);
+    let top = y.value(s.end.z) - 26;
+    while (placed.some((p) => Math.abs(p.left - left) < 110 && Math.abs(p.top - top) < 22)) top += 22;
+    placed.push({ left, top });
+    return [
+      {
+        id: s.end.id,
+        name: nameIn(plan.value, s.end.id),
+        severity: worstOf(props.results.findings.filter((f) => f.at === s.end?.id)),
+        left,
+        top: Math.min(top, h.value - foot.value - 60),
+      },
+    ];
+  });
+});
+const behindGround = computed(() => section.value.behind.map((s) => `${path([...s.ground]) ?? ''}`));
+
 const source = computed(() => {
   const first = section.value.strips[0];
   const map = first && props.results.compiled.lines.get(first.line);
@@ -294,7 +316,22 @@ defineExpose({ section });
           :width="Math.max(1, x(band.x1) - x(band.x0))"
           :height="h - 92"
         />
+        <g class="behind" data-test="behind">
+          <path
+            v-for="(d, k) in behindGround"
+            :key="k"
+            :d="`${d}V${h}H${x(section.behind[k].ground[0].x)}Z`"
+            class="far-earth"
+          />
+        </g>
         <path :d="earthPath" :fill="`url(#${fade})`" />
+        <g class="behind">
+          <template v-for="(s, k) in section.behind" :key="s.line">
+            <path :d="behindGround[k]" class="far-ground" />
+            <path :d="path([...s.pipe]) ?? ''" class="far-pipe" />
+            <path :d="path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? ''" class="far-line" />
+          </template>
+        </g>
         <path :d="waterPath" class="water" data-test="water" />
         <path class="columns" :d="columns.map((c) => `M${c.x} ${c.top.toFixed(1)}V${c.foot.toFixed(1)}`).join('')" />
         <path :d="groundPath" class="ground" />
@@ -441,6 +478,22 @@ defineExpose({ section });
             {{ t.pressure }}</button
           ><span v-else>no flow</span></span
         >
+      </span>
+
+      <span
+        v-for="e in behindEnds"
+        :key="`behind-${e.id}`"
+        class="tag far"
+        :style="{ left: `${e.left}px`, top: `${e.top}px` }"
+      >
+        <button
+          type="button"
+          :title="`Show the way to ${e.name}`"
+          :data-behind="e.id"
+          @click.stop="emit('choose', e.id)"
+        >
+          <DropGlyph :level="e.severity" :size="13" />{{ e.name }}
+        </button>
       </span>
 
       <div class="foot">
@@ -687,6 +740,52 @@ svg {
 
 .tag.outlet.chosen {
   background: var(--water-wash);
+}
+
+.far-earth {
+  fill: var(--earth-far);
+}
+
+.far-ground {
+  fill: none;
+  stroke: var(--moss);
+  stroke-dasharray: 4 3;
+  stroke-width: 1.2;
+}
+
+.far-pipe {
+  fill: none;
+  stroke: var(--ink);
+  stroke-opacity: 0.6;
+  stroke-width: 1.5;
+}
+
+.far-line {
+  fill: none;
+  stroke: var(--water);
+  stroke-width: 1.5;
+}
+
+.tag.far {
+  transform: translateX(-50%);
+  pointer-events: auto;
+  text-shadow: none;
+}
+
+.tag.far button {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  max-width: 150px;
+  min-height: 24px;
+  padding: 0 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-size: var(--text-s);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  cursor: pointer;
 }
 
 .tag .name {

@@ -1,10 +1,35 @@
 <script setup lang="ts">
 // The walk book: legs as walked on the left of a double rule, as worked out on the right.
-import { ArrowDown, ArrowUp, GripVertical, Plus, Trash2 } from '@lucide/vue';
-import { NSelect } from 'naive-ui';
+import { ArrowDown, ArrowUp, Ellipsis, GripVertical, Plus, Trash2 } from '@lucide/vue';
+import { NDropdown, NSelect } from 'naive-ui';
 import Sortable from 'sortablejs';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
-import { insertLeg, moveLeg, removeLeg, riseOf, setLeg, setPipe, setRise, type Command } from '@vernal-slope/plan/edit';
+import {
+  addBranch,
+  branchFault,
+  insertLeg,
+  joinFault,
+  joinLegs,
+  moveLeg,
+  pasteLegs,
+  removeLeg,
+  removeLine,
+  reverseLegs,
+  riseOf,
+  setLeg,
+  setPipe,
+  setReading,
+  setRise,
+  splitLeg,
+  spreadOverLegs,
+  swapEnds,
+  type Command,
+  type EndKind,
+  type LegReading,
+  type PastedRow,
+} from '@vernal-slope/plan/edit';
+import { METHODS } from '@vernal-slope/core/survey';
+import { ASSUMED_METHOD, lineClosure, stationErrors } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
@@ -14,8 +39,10 @@ import type { FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import FittingsDialog from './FittingsDialog.vue';
 import type { LegRef } from './HillsideView.vue';
+import PasteDialog from './PasteDialog.vue';
 import PipePicker from './PipePicker.vue';
 import QuantityField from './QuantityField.vue';
+import ReadingDialog from './ReadingDialog.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -27,6 +54,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   line: [id: string];
   leg: [leg: number];
+  choose: [node: string];
   hover: [leg: LegRef | null];
   open: [key: FigureKey];
 }>();
@@ -46,6 +74,7 @@ const rows = computed(() => {
   const line = map.value;
   const f = found.value;
   if (!line || !f) return [];
+  const errors = stationErrors(plan.value, line.plan);
   return line.plan.legs.map((leg, k) => ({
     leg,
     from: bare(line.geometry.chainage[k], 'distance'),
@@ -59,6 +88,10 @@ const rows = computed(() => {
     // a pipe that stands above still water holds none
     pressure: f.flow === 0 && f.pressure[k + 1] < 0 ? 'dry' : bare(f.pressure[k + 1], 'pressure'),
     held: f.heldStation === k + 1,
+    ground: bare(line.geometry.ground[k + 1], 'height'),
+    error: bare(errors[k + 1], 'rise'),
+    method: METHODS[leg.survey?.method ?? ASSUMED_METHOD].name,
+    measured: leg.survey !== undefined,
   }));
 });
 const total = computed(() => {
@@ -149,6 +182,83 @@ function onKey(event: KeyboardEvent): void {
   void action();
 }
 
+const reading = ref(false);
+const pasting = ref(false);
+const toolFault = ref('');
+const lineNow = computed(() => map.value?.plan);
+const density = computed(() => props.results.compiled.water.density);
+const closes = computed(() => lineNow.value && lineClosure(plan.value, lineNow.value));
+const ENDS: readonly { key: EndKind; label: string }[] = [
+  { key: 'outlet', label: 'to a tap or outlet' },
+  { key: 'trough', label: 'to a trough' },
+  { key: 'tank', label: 'to a tank' },
+  { key: 'junction', label: 'to a place further on' },
+];
+const tools = computed(() => {
+  const no = (fault: string | undefined): { disabled: boolean } => ({ disabled: fault !== undefined });
+  return [
+    { key: 'reading', label: `Leg ${active.value + 1} as it was read …` },
+    { key: 'split', label: `Split leg ${active.value + 1} in the middle` },
+    {
+      key: 'join',
+      label: `Join leg ${active.value + 1} with the next`,
+      ...no(joinFault(plan.value, props.line, active.value)),
+    },
+    { key: 'paste', label: 'Paste legs from a sheet …' },
+    { key: 'reverse', label: 'Turn the walk round: it was made from the far end' },
+    ...(closes.value && Math.abs(closes.value.misclosure) > 5e-4
+      ? [
+          {
+            key: 'spread',
+            label: `Spread the ${showText(closes.value.misclosure, 'rise', settings.units)} it misses by`,
+          },
+        ]
+      : []),
+    { type: 'divider', key: 'd1' },
+    ...ENDS.map((e) => ({
+      key: `branch-${e.key}`,
+      label: `Branch at the end of leg ${active.value + 1} ${e.label}`,
+      ...no(branchFault(plan.value, props.line, active.value)),
+    })),
+    { type: 'divider', key: 'd2' },
+    { key: 'swap', label: 'Swap the ends of the line' },
+    { key: 'remove-line', label: 'Take the line out', disabled: plan.value.lines.length < 2 },
+  ];
+});
+function useTool(key: string): void {
+  const { line: id } = props;
+  toolFault.value = '';
+  if (key === 'reading') reading.value = true;
+  else if (key === 'paste') pasting.value = true;
+  else if (key.startsWith('branch-')) {
+    const command = addBranch(plan.value, id, active.value, key.slice('branch-'.length) as EndKind);
+    toolFault.value = run(command) ?? '';
+    if (toolFault.value) return;
+    emit('line', command.line);
+    emit('choose', command.node);
+    void focusCell(0, 'length');
+  } else {
+    const leg = rows.value[active.value]?.leg;
+    const commands: Readonly<Record<string, () => Command>> = {
+      split: () => splitLeg(id, active.value, Number((leg.lengthM / 2).toFixed(2))),
+      join: () => joinLegs(id, active.value),
+      reverse: () => reverseLegs(id),
+      spread: () => spreadOverLegs(id, closes.value?.misclosure ?? 0),
+      swap: () => swapEnds(id),
+      'remove-line': () => removeLine(id),
+    };
+    toolFault.value = (commands[key] && run(commands[key]())) ?? '';
+    if (key === 'remove-line' && !toolFault.value) emit('line', '');
+  }
+}
+const keepReading = (r: LegReading): void => {
+  toolFault.value = run(setReading(props.line, active.value, r)) ?? '';
+};
+const keepPaste = (list: PastedRow[]): void => {
+  const after = props.leg === null ? rows.value.length - 1 : active.value;
+  toolFault.value = run(pasteLegs(props.line, after, list)) ?? '';
+};
+
 let sortable: Sortable | undefined;
 watch(
   body,
@@ -228,8 +338,22 @@ defineExpose({ focusCell, add });
         >
           <Plus :size="18" aria-hidden="true" />Add a leg
         </button>
+        <NDropdown trigger="click" :options="tools" placement="bottom-end" @select="useTool">
+          <button
+            type="button"
+            class="plain-button"
+            aria-label="More for the walk"
+            title="More for the walk"
+            data-test="walk-tools"
+          >
+            <Ellipsis :size="20" aria-hidden="true" />
+          </button>
+        </NDropdown>
       </span>
     </header>
+    <p v-if="toolFault" class="tool-fault" role="alert">
+      {{ toolFault }} <button type="button" class="plain-button" @click="toolFault = ''">Close</button>
+    </p>
     <div class="scroll">
       <table>
         <colgroup>
@@ -242,6 +366,7 @@ defineExpose({ focusCell, add });
           <col class="w-pipe" />
           <col />
           <col class="w-gutter" />
+          <col class="w-ground" />
           <col class="w-loss" />
           <col class="w-speed" />
           <col class="w-end" />
@@ -251,12 +376,12 @@ defineExpose({ focusCell, add });
             <th></th>
             <th colspan="7">As walked</th>
             <th class="gutter" aria-hidden="true"></th>
-            <th colspan="3" class="worked">As worked out</th>
+            <th colspan="4" class="worked">As worked out</th>
           </tr>
           <tr>
             <th class="k"><span class="visually-hidden">Leg</span></th>
             <th class="from">
-              From, to <span class="unit">{{ unitOf('distance') }}</span>
+              To <span class="unit">{{ unitOf('distance') }}</span>
             </th>
             <th class="n">
               Length <span class="unit">{{ unitOf('distance') }}</span>
@@ -271,6 +396,9 @@ defineExpose({ focusCell, add });
             <th>Pipe</th>
             <th>Fittings</th>
             <th class="gutter" aria-hidden="true"></th>
+            <th class="n">
+              Height <span class="unit">{{ unitOf('height') }}</span>
+            </th>
             <th class="n">
               Loss <span class="unit">{{ unitOf('loss') }}</span>
             </th>
@@ -294,7 +422,6 @@ defineExpose({ focusCell, add });
           >
             <td class="k"><GripVertical class="grip no-print" :size="14" aria-hidden="true" />{{ k + 1 }}</td>
             <td class="span">
-              <span>{{ row.from }}</span>
               <svg width="20" height="14" aria-hidden="true">
                 <line
                   x1="2"
@@ -380,6 +507,13 @@ defineExpose({ focusCell, add });
               </button>
             </td>
             <td class="gutter" aria-hidden="true"></td>
+            <td
+              class="n worked height"
+              data-label="Height"
+              :title="`Ground ${row.ground} ± ${row.error} ${unitOf('height')}, one standard error; ${row.method}${row.measured ? '' : ' (assumed)'}`"
+            >
+              <span class="figure">{{ row.ground }}</span> <span class="error">±{{ row.error }}</span>
+            </td>
             <td class="n worked" data-label="Loss">
               <button
                 type="button"
@@ -432,7 +566,7 @@ defineExpose({ focusCell, add });
             </td>
             <td colspan="5" class="muted small">type how far it goes</td>
             <td class="gutter" aria-hidden="true"></td>
-            <td colspan="3" class="worked"></td>
+            <td colspan="4" class="worked"></td>
           </tr>
           <tr class="sum">
             <td></td>
@@ -441,6 +575,7 @@ defineExpose({ focusCell, add });
             <td class="n figure">{{ total.rise }}</td>
             <td colspan="4"></td>
             <td class="gutter" aria-hidden="true"></td>
+            <td></td>
             <td class="n figure">{{ total.loss }}</td>
             <td colspan="2"></td>
           </tr>
@@ -461,6 +596,16 @@ defineExpose({ focusCell, add });
       :fittings="rows[active].leg.fittings ?? []"
       @change="(list: Fitting[]) => changeLeg(active, { fittings: list }, 'fittings')"
     />
+    <ReadingDialog
+      v-if="rows[active]"
+      v-model:show="reading"
+      :leg="active"
+      :now="rows[active].leg"
+      :rise="rows[active].rise"
+      :density="density"
+      @keep="keepReading"
+    />
+    <PasteDialog v-model:show="pasting" @keep="keepPaste" />
     <p class="visually-hidden" aria-live="polite">
       {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
     </p>
@@ -500,29 +645,29 @@ header {
 
 table {
   width: 100%;
-  min-width: 860px;
+  min-width: 884px;
   border-collapse: collapse;
   table-layout: fixed;
 }
 
 .w-k {
-  width: 42px;
+  width: 38px;
 }
 
 .w-from {
-  width: 104px;
+  width: 62px;
 }
 
 .w-length {
-  width: 72px;
+  width: 66px;
 }
 
 .w-rise {
-  width: 86px;
+  width: 80px;
 }
 
 .w-depth {
-  width: 66px;
+  width: 62px;
 }
 
 .w-pipe {
@@ -533,16 +678,20 @@ table {
   width: 8px;
 }
 
+.w-ground {
+  width: 112px;
+}
+
 .w-loss {
-  width: 62px;
+  width: 56px;
 }
 
 .w-speed {
-  width: 76px;
+  width: 72px;
 }
 
 .w-end {
-  width: 108px;
+  width: 98px;
 }
 
 th {
@@ -580,6 +729,14 @@ td {
 td.n :deep(.quantity),
 td.n :deep(input) {
   width: 100%;
+}
+
+td.n :deep(input) {
+  padding: 0 4px;
+}
+
+td.n {
+  padding: 0 4px;
 }
 
 .k {
@@ -671,6 +828,21 @@ tr.active .cell {
 
 td .figure {
   font-size: var(--text-m);
+}
+
+.tool-fault {
+  margin: 0 12px;
+  color: var(--brick-ink);
+}
+
+.height {
+  white-space: nowrap;
+}
+
+.error {
+  color: var(--muted);
+  font-family: var(--font-figure);
+  font-size: var(--text-s);
 }
 
 .thin {

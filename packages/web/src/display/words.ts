@@ -89,6 +89,17 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
       return say`With all shut ${name(id)} stands at ${fig('pressure', 'pressure')} and its pipe has no rating: read what is printed on it.`;
     case 'walk-misses-node':
       return say`The walk of ${name(id)} ends ${fig('by', 'height')} off the height given for ${String(v.node)}. One of the two is wrong.`;
+    case 'walk-closes': {
+      const words: Readonly<Record<string, string>> = {
+        better: 'better than its method should give',
+        'as-good': 'as well as its method should give',
+        worse: 'worse than its method should give',
+        blunder: 'so far off that a reading must be wrong',
+      };
+      return say`The walk of ${name(id)} misses the known height of its end by ${fig('by', 'rise')}, ± ${fig('expected', 'rise')}: ${words[String(v.word)]}.`;
+    }
+    case 'gauge-contradicts':
+      return say`The closed-hose gauge says ${fig('pressure', 'pressure')}, a fall of ${fig('byGauge', 'height')}; the walk says ${fig('byWalk', 'height')}, which is ${fig('walkPressure', 'pressure')}. ${v.likelier === 'walk' ? 'The walk is the likelier fault.' : v.likelier === 'reading' ? 'The gauge is the likelier fault.' : 'Both cannot be right: check the gauge on a bucket of known height, and the longest leg.'}`;
     case 'hazen-outside-range':
       return say`Hazen-Williams is off for ${name(id)}: it is meant for bores of ${fig('bore', 'bore')} and more and swift water.`;
     case 'yield-governs':

@@ -62,8 +62,15 @@ export interface Flag {
   readonly code: 'holds' | 'stops' | 'air';
 }
 
+/** A line behind the chosen one: from where it leaves, laid out to the right, true to its heights. */
+export interface BehindStrip extends SectionStrip {
+  /** Place at its far end, when water comes out there. */
+  readonly end?: { readonly id: string; readonly x: number; readonly z: number };
+}
+
 export interface Section {
   readonly strips: readonly SectionStrip[];
+  readonly behind: readonly BehindStrip[];
   readonly legs: readonly SectionLeg[];
   readonly vessels: readonly Vessel[];
   readonly tubes: readonly Tube[];
@@ -137,6 +144,8 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
   if (chain.length === 0) {
     push(vesselOf(results, chosen, 0, 'middle'));
   }
+  /** Where the places of the chain stand along it. */
+  const placeX = new Map<string, number>();
   chain.forEach(({ line, reversed }, k) => {
     const map = compiled.lines.get(line);
     const found = result.lines.get(line);
@@ -167,6 +176,8 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     });
     const startId = reversed ? map.plan.to : map.plan.from;
     const endId = reversed ? map.plan.from : map.plan.to;
+    placeX.set(startId, x0);
+    placeX.set(endId, x0 + length);
     if (k === 0) push(vesselOf(results, startId, x0, 'start'));
     const pipeEnd = geometry.pipe[reversed ? 0 : geometry.pipe.length - 1];
     const last = k === chain.length - 1;
@@ -204,7 +215,53 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     }
     x0 += length;
   });
-  return { strips, legs, vessels, tubes, flags, ...extent(strips, vessels, tubes) };
+  const behind = behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
+  return { strips, behind, legs, vessels, tubes, flags, ...extent([...behind, ...strips], vessels, tubes) };
+}
+
+/** Lines that hang on the chain's places, and on those in turn, each laid out away from the chain. */
+function behindStrips(results: PlanResults, taken: Set<string>, placeX: Map<string, number>): BehindStrip[] {
+  const { compiled, result } = results;
+  const strips: BehindStrip[] = [];
+  const queue = [...placeX.keys()];
+  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+    for (const [id, map] of compiled.lines) {
+      const reversed = map.plan.to === at;
+      if (taken.has(id) || (map.plan.from !== at && !reversed)) continue;
+      const other = reversed ? map.plan.from : map.plan.to;
+      const node = compiled.nodes.get(other)?.plan;
+      const found = result.lines.get(id);
+      // what feeds a tank from above is drawn by its own route
+      if (!found || (reversed && (node?.kind === 'source' || node?.kind === 'tank'))) continue;
+      taken.add(id);
+      const { geometry } = map;
+      const length = geometry.chainage[geometry.chainage.length - 1];
+      const x0 = placeX.get(at) ?? 0;
+      const place = (chainage: number): number => x0 + (reversed ? length - chainage : chainage);
+      const order = <T>(list: T[]): T[] => (reversed ? list.reverse() : list);
+      const takes = node?.kind === 'outlet' || node?.kind === 'trough' || node?.kind === 'tank';
+      strips.push({
+        line: id,
+        ground: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.ground[s] }))),
+        pipe: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.pipe[s] }))),
+        running: order(
+          gradePoints(geometry, found, found.flow, 2).map((p) => ({
+            x: place(p.chainage),
+            pipe: p.pipe,
+            line: p.grade,
+          })),
+        ),
+        standing: [],
+        flows: found.flow !== 0,
+        end: takes ? { id: other, x: x0 + length, z: node.groundM } : undefined,
+      });
+      if (!placeX.has(other)) {
+        placeX.set(other, x0 + length);
+        queue.push(other);
+      }
+    }
+  }
+  return strips;
 }
 
 const lengthOf = (results: PlanResults, line: string): number =>

@@ -25,6 +25,8 @@ export const usePlan = defineStore('plan', () => {
   const openFailure = shallowRef<Failure | null>(null);
   /** Said once to the person: brought up to date, brought back, refused. */
   const notice = ref('');
+  /** What was done since the last save, for the history. */
+  let done: string[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<void> | undefined;
 
@@ -35,6 +37,7 @@ export const usePlan = defineStore('plan', () => {
     savedAt.value = new Date(stored.updatedAt);
     past.value = [];
     future.value = [];
+    done = [];
     state.value = 'saved';
     conflict.value = null;
   }
@@ -101,9 +104,11 @@ export const usePlan = defineStore('plan', () => {
     const sentId = id.value;
     if (!sent || state.value === 'conflict' || state.value === 'saved') return;
     if (state.value !== 'offline') state.value = 'saving';
-    const answer = await api.save(sentId, revision.value, sent);
+    const told = done;
+    const answer = await api.save(sentId, revision.value, sent, [...new Set(told)].join('; ').slice(0, 200));
     if (id.value !== sentId) return;
     if (answer.ok) {
+      done = done.slice(told.length);
       revision.value = answer.value.revision;
       savedAt.value = new Date(answer.value.updatedAt);
       if (plan.value === sent) {
@@ -148,12 +153,13 @@ export const usePlan = defineStore('plan', () => {
    */
   function edit(command: Command): readonly Fault[] {
     if (!plan.value) return [];
-    const done = applyCommand(plan.value, command);
-    if (!done) return [];
-    const faults = crossChecks(done.plan);
+    const applied = applyCommand(plan.value, command);
+    if (!applied) return [];
+    const faults = crossChecks(applied.plan);
     if (faults.length > 0) return faults;
-    plan.value = done.plan;
-    past.value = [...past.value.slice(-UNDO_STEPS), done.edit];
+    plan.value = applied.plan;
+    done = [...done, command.label];
+    past.value = [...past.value.slice(-UNDO_STEPS), applied.edit];
     future.value = [];
     changed();
     return [];
@@ -163,6 +169,7 @@ export const usePlan = defineStore('plan', () => {
     const last = past.value.at(-1);
     if (!last || !plan.value) return;
     plan.value = undoEdit(plan.value, last);
+    done = [...done, `undone: ${last.label}`];
     past.value = past.value.slice(0, -1);
     future.value = [...future.value, last];
     changed();
@@ -172,6 +179,7 @@ export const usePlan = defineStore('plan', () => {
     const next = future.value.at(-1);
     if (!next || !plan.value) return;
     plan.value = redoEdit(plan.value, next);
+    done = [...done, next.label];
     future.value = future.value.slice(0, -1);
     past.value = [...past.value, next];
     changed();

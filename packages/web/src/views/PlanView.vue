@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A plan: stair, hillside, the step's own page, judgement, working.
-import { CloudOff, Download, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue';
+import { CloudOff, Download, History, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue';
 import { useEventListener, useDocumentVisibility } from '@vueuse/core';
 import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
@@ -9,7 +9,8 @@ import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { worstOf } from '@vernal-slope/core/judge';
 import { storeFindings } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
-import { changePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
+import { changePlan, replacePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
+import { api, type Version, type VersionPlan } from '../api/client.ts';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
 import HillsideView, { type LegRef } from '../components/HillsideView.vue';
@@ -38,13 +39,28 @@ import { useSettings } from '../stores/settings.ts';
 
 // steps that are not on the way to the first answer are fetched when they are opened
 const WaterStep = defineAsyncComponent(() => import('../components/WaterStep.vue'));
+const HistoryDialog = defineAsyncComponent(() => import('../components/HistoryDialog.vue'));
 const NeedStep = defineAsyncComponent(() => import('../components/NeedStep.vue'));
 
 const props = defineProps<{ id: string; step?: string }>();
 const router = useRouter();
 const store = usePlan();
 const settings = useSettings();
-const { plan, state, savedAt, undoLabel, redoLabel, conflict, openFailure, notice } = storeToRefs(store);
+const {
+  plan: stored,
+  revision,
+  state,
+  savedAt,
+  undoLabel,
+  redoLabel,
+  conflict,
+  openFailure,
+  notice,
+} = storeToRefs(store);
+const historyShown = ref(false);
+/** An older version that is only looked at; nothing can be changed meanwhile. */
+const viewing = shallowRef<VersionPlan | null>(null);
+const plan = computed(() => viewing.value?.document ?? stored.value);
 
 const results = usePlanResults(plan);
 const picked = ref('');
@@ -63,6 +79,7 @@ watch(
     leg.value = null;
     figure.value = null;
     trying.value = '';
+    viewing.value = null;
     void store.open(id);
   },
   { immediate: true },
@@ -158,7 +175,30 @@ const heading = computed(() => {
   };
 });
 
+async function lookAt(version: Version): Promise<void> {
+  const answer = await api.version(props.id, version.revision);
+  if (answer.ok) {
+    viewing.value = answer.value;
+    historyShown.value = false;
+    figure.value = null;
+  } else notice.value = 'This version cannot be read: the server cannot be reached.';
+}
+function takeBack(): void {
+  const old = viewing.value;
+  if (!old) return;
+  viewing.value = null;
+  edit(replacePlan(old.document, `taken back: ${old.name ?? `version ${old.revision}`}`));
+}
+async function openHistory(): Promise<void> {
+  await store.flush();
+  historyShown.value = true;
+}
+
+const OLDER: ReturnType<typeof store.edit> = [
+  { path: '$', message: 'this is an older version', advice: 'take it back first, or go back to now' },
+];
 function edit(command: Command): ReturnType<typeof store.edit> {
+  if (viewing.value) return OLDER;
   trying.value = '';
   return store.edit(command);
 }
@@ -306,6 +346,16 @@ const setTemperature = (event: Event): void => {
       <button
         type="button"
         class="plain-button"
+        title="History: look at an older version, take it back"
+        aria-label="History"
+        data-test="history"
+        @click="openHistory"
+      >
+        <History :size="18" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
         title="Save as a plan file"
         aria-label="Save as a plan file"
         data-test="export"
@@ -341,6 +391,14 @@ const setTemperature = (event: Event): void => {
     <p v-if="notice" class="notice no-print" role="status">
       {{ notice }} <button type="button" class="plain-button edged" @click="notice = ''">Close</button>
     </p>
+    <p v-if="viewing" class="notice no-print" role="status" data-test="viewing">
+      This is {{ viewing.name ? `“${viewing.name}”, ` : '' }}the plan as it was saved on
+      {{ format(new Date(viewing.savedAt), 'd MMMM yyyy, HH:mm') }}. Nothing can be changed here.
+      <button type="button" class="plain-button main" data-test="take-back" @click="takeBack">Take it back</button>
+      <button type="button" class="plain-button edged" data-test="back-to-now" @click="viewing = null">
+        Back to now
+      </button>
+    </p>
     <div class="upper">
       <div class="heading">
         <h1>{{ heading.title }}</h1>
@@ -375,6 +433,7 @@ const setTemperature = (event: Event): void => {
               leg = null;
             }
           "
+          @choose="(node) => (picked = node)"
           @leg="(k) => (leg = { line: shownLine, leg: k })"
           @hover="(ref) => (hovered = ref)"
           @open="(key) => (figure = key)"
@@ -473,6 +532,7 @@ const setTemperature = (event: Event): void => {
   <main v-else class="message muted">Opening the plan …</main>
   <ConflictDialog :conflict="conflict" @mine="store.keepMine()" @theirs="store.takeTheirs()" @both="keepBoth" />
   <KeyHelp v-model:show="keysShown" />
+  <HistoryDialog v-if="historyShown" :id="id" v-model:show="historyShown" :revision="revision" @look="lookAt" />
 </template>
 
 <style scoped>

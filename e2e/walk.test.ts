@@ -1,0 +1,210 @@
+// The walk by keyboard, by reading, by sheet and by branch; older versions looked at and taken back.
+import { By } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { RunningApp } from './harness/app.ts';
+import { Key, Page } from './harness/page.ts';
+
+const app = new RunningApp();
+let page: Page;
+const OUSEL = '/plan/ousel-bank';
+const figure = (text: string): number => Number.parseFloat(text.replace(/[^\d.−-]/g, '').replace('−', '-'));
+
+beforeAll(async () => {
+  await app.start();
+  page = await Page.open();
+});
+afterAll(async () => {
+  await page.close();
+  await app.stop();
+});
+
+const values = async (column: string): Promise<string[]> =>
+  Promise.all(
+    (await page.driver.findElements(By.css(`[data-cell$="-${column}"] input`))).map(
+      async (e) => (await e.getAttribute('value')) ?? '',
+    ),
+  );
+const focused = (): Promise<string> =>
+  page.driver.executeScript<string>('return document.activeElement.getAttribute("aria-label") ?? ""');
+/** Chooses from the menu of the walk book by its words. */
+async function tool(words: string): Promise<void> {
+  await page.click('walk-tools');
+  await page.until(`the tool “${words}”`, async () => {
+    for (const option of await page.driver.findElements(By.css('.n-dropdown-option'))) {
+      if ((await option.getText()).includes(words)) {
+        await option.click();
+        return true;
+      }
+    }
+    return false;
+  });
+}
+
+describe('a walk of ten legs', () => {
+  it('is entered by keyboard alone, in the order of the field notes', async () => {
+    const made = (await (
+      await fetch(`${app.address}/api/plans`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({
+          document: {
+            format: 'vernal-slope/plan',
+            version: 1,
+            title: 'Field notes',
+            nodes: [
+              {
+                id: 'tank',
+                kind: 'tank',
+                groundM: 100,
+                shape: { type: 'vertical-cylinder', diameterM: 1.2, heightM: 1.2 },
+                outletM: 0.05,
+                overflowM: 1.1,
+              },
+              { id: 'tap', kind: 'outlet', groundM: 99, ratedFlowLpm: 8, ratedPressureKPa: 50 },
+            ],
+            lines: [
+              {
+                id: 'l',
+                from: 'tank',
+                to: 'tap',
+                legs: [{ lengthM: 12, endGroundM: 99, pipe: 'astm-d2239-sidr15/1' }],
+              },
+            ],
+          },
+        }),
+      })
+    ).json()) as { id: string };
+    await page.go(`${app.address}/plan/${made.id}`);
+    await page.part('leg-0');
+    await (await page.field('Length of leg 1')).click();
+    await page.press(Key.ENTER);
+    const notes = [
+      [18, -1.2],
+      [25, -0.8],
+      [9.5, 0.35],
+      [30, -2.1],
+      [22, -1.05],
+      [14, -0.4],
+      [40, -1.9],
+      [16, 0.2],
+      [27, -1.35],
+    ];
+    for (const [length, rise] of notes) {
+      // the open row takes the length, asks the rise, and the rise leads on to the next open row
+      await page.until('the open row', async () => (await focused()).startsWith('Length of the next leg'));
+      await page.press(String(length), Key.ENTER);
+      await page.until('the rise', async () => (await focused()).startsWith('Rise or fall of leg'));
+      await page.press(String(rise), Key.ENTER);
+    }
+    await page.until('ten legs', async () => (await values('length')).length === 10);
+    expect((await values('length')).join()).toBe('12,18,25,9.5,30,22,14,40,16,27');
+    expect((await values('rise')).join()).toBe('−1.00,−1.20,−0.80,+0.35,−2.10,−1.05,−0.40,−1.90,+0.20,−1.35');
+    await page.saved();
+  });
+});
+
+describe('readings', () => {
+  it('of a level and a clinometer set rise, and a contradiction of length is refused', async () => {
+    await page.go(app.address + OUSEL);
+    await (await page.field('Length of leg 2')).click();
+    await tool('as it was read');
+    const sights = await page.part('sights');
+    await sights.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.40, 2.95\n0.55, 2.64');
+    expect(await page.text('reading-answer')).toContain('Falls 4.64 m');
+    await sights.sendKeys(Key.chord(Key.CONTROL, 'a'), 'high');
+    expect(await (await page.find('.n-modal [role=alert]')).getText()).toContain('Give a backsight and a foresight');
+    await sights.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.40, 2.95\n0.55, 2.64');
+    await page.click('keep-reading');
+    await page.until('the fall', async () => (await page.value('Rise or fall of leg 2')) === '−4.64');
+    await page.click('undo');
+    await page.until('the old fall', async () => (await page.value('Rise or fall of leg 2')) === '−4.54');
+    await page.saved();
+  });
+});
+
+describe('the tools of the walk', () => {
+  it('split a leg, join it again, and take rows of a sheet', async () => {
+    await page.go(app.address + OUSEL);
+    await (await page.field('Length of leg 2')).click();
+    await tool('Split leg 2');
+    await page.until('two halves', async () => (await values('length')).join() === '24,36,36,44,92,54,96');
+    await (await page.field('Length of leg 2')).click();
+    await tool('Join leg 2');
+    await page.until('one leg', async () => (await values('length')).join() === '24,72,44,92,54,96');
+    await (await page.field('Length of leg 1')).click();
+    await tool('Paste legs');
+    const box = await page.part('paste-text');
+    await box.sendKeys('length m;fall m;remarks\n12;0,5;gate\n8;x;\n');
+    expect(await (await page.find('.n-modal .wrong')).getText()).toContain('Row 3: “x” is not a number');
+    expect(await (await page.part('keep-paste')).isEnabled()).toBe(false);
+    await box.sendKeys(Key.chord(Key.CONTROL, 'a'), 'length m;fall m;remarks\n12;0,5;gate\n8;-0,1;creek');
+    expect(await page.text('paste-preview')).toContain('2 legs, 20 m in all, falling 0.40 m');
+    await page.click('keep-paste');
+    await page.until('the rows', async () => (await values('length')).join() === '24,12,8,72,44,92,54,96');
+    await page.click('undo');
+    await page.click('undo');
+    await page.click('undo');
+    await page.until('all undone', async () => (await values('length')).join() === '24,72,44,92,54,96');
+    await page.saved();
+  });
+
+  it('branch to a tap at a tee; the hillside shows the other way behind, and leads to it', async () => {
+    await page.go(app.address + OUSEL);
+    await (await page.field('Length of leg 5')).click();
+    await tool('to a tap or outlet');
+    await page.until(
+      'the new place',
+      async () => (await page.text('flow')) !== '' && (await values('length')).join() === '20',
+    );
+    // the way to Low Meadow is behind now, and a click leads there
+    await page.until('the way behind', async () => {
+      const [button] = await page.driver.findElements(By.css('[data-behind="low"]'));
+      await button?.click();
+      return button !== undefined;
+    });
+    await page.find('[data-behind="outlet"]');
+    await page.click('undo');
+    await page.until(
+      'the branch to go',
+      async () => (await page.driver.findElements(By.css('[data-behind="outlet"]'))).length === 0,
+    );
+    await page.saved();
+  });
+});
+
+describe('history', () => {
+  it('shows an older version on the hillside, changes nothing there, and takes it back', async () => {
+    await page.go(app.address + OUSEL);
+    const flow = await page.textWhen('flow', (t) => t !== '');
+    await page.click('history');
+    await (await page.find('#version-name')).sendKeys('before the long leg');
+    await page.click('name-version');
+    await page.textWhen('versions', (t) => t.includes('before the long leg'));
+    await page.press(Key.ESCAPE);
+    await page.until('the dialog to go', async () => (await page.driver.findElements(By.css('.n-modal'))).length === 0);
+    await page.fill('Length of leg 2', '190');
+    await page.textWhen('flow', (t) => figure(t) < figure(flow));
+    await page.saved();
+    await page.click('history');
+    expect(await page.textWhen('versions', (t) => t.includes('leg 2: length'))).toContain('before the long leg');
+    const rows = await page.driver.findElements(By.css('[data-test="versions"] li'));
+    for (const row of rows)
+      if ((await row.getText()).includes('before the long leg')) {
+        await row.findElement(By.css('[data-test^="look-"]')).click();
+        break;
+      }
+    await page.part('viewing');
+    expect(await page.value('Length of leg 2')).toBe('72');
+    expect(await page.text('flow')).toBe(flow);
+    await page.fill('Length of leg 2', '50');
+    expect(await (await page.find('.quantity [role=alert]')).getText()).toContain('older version');
+    await (await page.field('Length of leg 2')).sendKeys(Key.ESCAPE);
+    await page.click('take-back');
+    await page.until('72 again', async () => (await page.value('Length of leg 2')) === '72');
+    await page.saved();
+    await page.click('undo');
+    await page.until('190 again', async () => (await page.value('Length of leg 2')) === '190');
+    await page.click('redo');
+    await page.saved();
+  });
+});
