@@ -52,6 +52,27 @@ describe('answers', () => {
     expect(store('--tank', 'hill', '--school', 'before').school).toBe('before');
     expect(store().sizes).toHaveLength(60);
   });
+  const valley = (name: string): string => fileURLToPath(new URL(`../../../demo/valley/${name}`, import.meta.url));
+  it('import puts a track with heights from a grid into a line, export gives it back', () => {
+    const { out } = run([
+      'import',
+      demo,
+      '--line',
+      'main',
+      '--track',
+      valley('ousel-bank.gpx'),
+      '--grid',
+      valley('ousel-bank.asc'),
+    ]);
+    const imported = file(out ?? '');
+    expect(run(['check', imported]).code).toBe(0);
+    expect(run(['export', imported, '--format', 'gpx']).out).toContain('<trkpt');
+    expect(run(['export', imported, '--format', 'geojson']).out).toContain('LineString');
+    const sheet = file(run(['export', demo, '--line', 'main']).out ?? '');
+    expect(JSON.parse(run(['import', demo, '--line', 'main', '--csv', sheet]).out ?? '')).toMatchObject({
+      title: 'Ousel Bank',
+    });
+  });
   it('schema is a JSON Schema', () => {
     expect(JSON.parse(run(['schema']).out ?? '')).toMatchObject({ type: 'object' });
   });
@@ -67,6 +88,18 @@ describe('bad input ends with code 2 and lines on standard error', () => {
     ['a bad level', () => ['solve', demo, '--level', 'half'], /--level is "half"; give full, low or start/],
     ['a bad month', () => ['solve', demo, '--month', '13'], /--month is "13"; give 1 to 12/],
     ['a tank that is none', () => ['store', demo, '--tank', 'low'], /^--tank: "low" is no tank/],
+    [
+      'a track and a sheet at once',
+      () => ['import', demo, '--track', 'a', '--csv', 'b'],
+      /import needs one of --track and --csv/,
+    ],
+    ['a track that is none', () => ['import', demo, '--track', file('up the hill')], /^--track: the file is neither/],
+    ['a line that is none', () => ['export', demo, '--line', 'x'], /^--line: "x" is no line/],
+    [
+      'positions that are not there',
+      () => ['export', demo, '--format', 'gpx'],
+      /^\$\.site: the plan does not know where/,
+    ],
     ['a bad school', () => ['store', demo, '--school', 'old'], /--school is "old"; give after or before/],
     ['no file', () => ['check'], /check needs a plan file/],
     ['two files', () => ['check', demo, demo], /unexpected/],

@@ -5,7 +5,9 @@ import { planJsonSchema, type Plan, type Tank } from '@vernal-slope/plan/schema'
 import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
 import { compilePlan, DEFAULT_MONTH, type StateOptions } from '@vernal-slope/plan/compile';
 import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
+import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
+import { exportWalk, importWalk } from './walks.ts';
 
 export interface Output {
   readonly code: 0 | 2;
@@ -20,6 +22,11 @@ export const USAGE = `usage: vernal VERB FILE [options]
   balance FILE                     what the sources give against what is needed, by month
   store FILE [--tank id] [--school after|before] [--month 1..12]
                                    what a tank's water is good for, and which size pays
+  import FILE --track T|--csv T [--line id] [--grid G] [--tolerance metres]
+                                   the plan with a line's legs from a GPX, KML or GeoJSON track (heights
+                                   from an ESRI ASCII grid), or from a sheet of legs
+  export FILE [--format csv|geojson|gpx] [--line id]
+                                   a walk as a sheet, the lines as GeoJSON or GPX (not JSON then)
   schema                           the JSON Schema of the plan file`;
 
 class PlanFaults extends Error {
@@ -34,12 +41,13 @@ const fault = (path: string, message: string, advice: string): PlanFaults =>
   new PlanFaults([{ path, message, advice }]);
 
 /** Text of a file; a fault, not an exception of the system, when it cannot be read. */
-function readText(file: string): string {
+function readText(file: string, limit = MAX_BYTES): string {
+  const most = `${limit / (1024 * 1024)} MB`;
   let handle: number | undefined;
   try {
     const info = statSync(file);
     if (info.isDirectory()) throw fault('$', `"${file}" is a folder`, 'name a .vernal.json file');
-    if (info.size > MAX_BYTES) throw fault('$', `"${file}" is larger than 10 MB`, 'a plan file is at most 10 MB');
+    if (info.size > limit) throw fault('$', `"${file}" is larger than ${most}`, `a file is at most ${most} here`);
     handle = openSync(file, 'r');
     const chunks: Buffer[] = [];
     let total = 0;
@@ -48,7 +56,7 @@ function readText(file: string): string {
       const read = readSync(handle, chunk);
       if (read === 0) break;
       total += read;
-      if (total > MAX_BYTES) throw fault('$', `"${file}" is larger than 10 MB`, 'a plan file is at most 10 MB');
+      if (total > limit) throw fault('$', `"${file}" is larger than ${most}`, `a file is at most ${most} here`);
       chunks.push(chunk.subarray(0, read));
     }
     return Buffer.concat(chunks).toString('utf8');
@@ -112,6 +120,12 @@ export function run(args: readonly string[]): Output {
     if (verb === 'help') return { code: 0, out: `${USAGE}\n` };
     if (verb === 'schema') return { code: 0, out: json(planJsonSchema()) };
     const plan = readPlan(file);
+    if (verb === 'import' || verb === 'export') {
+      const outcome =
+        verb === 'import' ? importWalk(plan, options, readText, MAX_TRACK_BYTES) : exportWalk(plan, options);
+      if (!outcome.ok) throw new PlanFaults(outcome.faults);
+      return { code: 0, out: typeof outcome.value === 'string' ? outcome.value : json(outcome.value) };
+    }
     if (verb === 'balance') return { code: 0, out: json(balanceReport(plan, planBalance(plan))) };
     if (verb === 'store') {
       const chosen = options.school ? { ...plan, settings: { ...plan.settings, storageSchool: options.school } } : plan;

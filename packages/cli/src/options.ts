@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
-export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'schema' | 'help';
+export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'import' | 'export' | 'schema' | 'help';
 
 export interface Options {
   readonly level?: 'full' | 'low' | 'start';
@@ -12,6 +12,12 @@ export interface Options {
   readonly month?: number;
   readonly tank?: string;
   readonly school?: 'after' | 'before';
+  readonly line?: string;
+  readonly track?: string;
+  readonly csv?: string;
+  readonly grid?: string;
+  readonly tolerance?: number;
+  readonly format?: 'csv' | 'geojson' | 'gpx';
 }
 
 const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
@@ -19,6 +25,8 @@ const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
   solve: ['level', 'open', 'shut', 'month'],
   balance: [],
   store: ['tank', 'school', 'month'],
+  import: ['line', 'track', 'csv', 'grid', 'tolerance'],
+  export: ['line', 'format'],
   schema: [],
   help: [],
 };
@@ -45,6 +53,12 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
         month: { type: 'string' },
         tank: { type: 'string' },
         school: { type: 'string' },
+        line: { type: 'string' },
+        track: { type: 'string' },
+        csv: { type: 'string' },
+        grid: { type: 'string' },
+        tolerance: { type: 'string' },
+        format: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -65,7 +79,17 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   if (more.length > 0 || (!wantsFile && file !== undefined)) {
     throw new UsageError(`vernal: unexpected "${wantsFile ? more[0] : file}"`);
   }
-  const { level, month, school } = values;
+  const { level, month, school, format } = values;
+  if (format !== undefined && format !== 'csv' && format !== 'geojson' && format !== 'gpx') {
+    throw new UsageError(`vernal: --format is "${format}"; give csv, geojson or gpx`);
+  }
+  const tolerance = values.tolerance === undefined ? undefined : Number(values.tolerance);
+  if (tolerance !== undefined && !(tolerance >= 0 && tolerance <= 1000)) {
+    throw new UsageError(`vernal: --tolerance is "${values.tolerance}"; give metres from 0 to 1000`);
+  }
+  if (known === 'import' && (values.track === undefined) === (values.csv === undefined)) {
+    throw new UsageError('vernal: import needs one of --track and --csv');
+  }
   if (school !== undefined && school !== 'after' && school !== 'before') {
     throw new UsageError(`vernal: --school is "${school}"; give after or before (yield after or before spillage)`);
   }
@@ -79,6 +103,19 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   return {
     verb: known,
     file: file ?? '',
-    options: { level, open: list(values.open), shut: list(values.shut), month: monthNumber, tank: values.tank, school },
+    options: {
+      level,
+      open: list(values.open),
+      shut: list(values.shut),
+      month: monthNumber,
+      tank: values.tank,
+      school,
+      line: values.line,
+      track: values.track,
+      csv: values.csv,
+      grid: values.grid,
+      tolerance,
+      format,
+    },
   };
 }

@@ -19,6 +19,8 @@ export { addSource, freeId, removeSource } from './sources.ts';
 export {
   joinFault,
   joinLegs,
+  legsFromRows,
+  legsFromTrack,
   pasteLegs,
   reverseLegs,
   setReading,
@@ -26,5 +28,6 @@ export {
   spreadOverLegs,
   type LegReading,
   type PastedRow,
+  type WalkedTrack,
 } from './legs.ts';
 export { addBranch, branchFault, removeLine, swapEnds, type EndKind } from './branches.ts';

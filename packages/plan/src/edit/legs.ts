@@ -150,3 +150,76 @@ export const spreadOverLegs = (lineId: string, misclosure: number): Command => (
     if (end) end.groundM = ground;
   },
 });
+
+/** What a track gives a line: legs with heights and positions. */
+export interface WalkedTrack {
+  readonly startGroundM: number;
+  readonly origin: { readonly latitudeDeg: number; readonly longitudeDeg: number };
+  readonly start: { readonly eastingM: number; readonly northingM: number };
+  readonly legs: readonly {
+    readonly lengthM: number;
+    readonly endGroundM: number;
+    readonly eastingM: number;
+    readonly northingM: number;
+    readonly survey: Survey;
+  }[];
+}
+
+/**
+ * Puts the legs of a track in place of a line's own: rises as the track has them, counted from the ground where the
+ * line starts; pipe and depth as the line's first leg has them.
+ */
+export const legsFromTrack = (lineId: string, track: WalkedTrack): Command => ({
+  label: `${track.legs.length} legs from a track`,
+  recipe: (plan) => {
+    if (track.legs.length === 0) return;
+    const line = lineOf(plan, lineId);
+    const [like] = line.legs;
+    const start = plan.nodes.find((n) => n.id === line.from);
+    const end = plan.nodes.find((n) => n.id === line.to);
+    const shift = (start?.groundM ?? track.startGroundM) - track.startGroundM;
+    line.legs = track.legs.map((leg, k): Leg => ({
+      lengthM: leg.lengthM,
+      endGroundM: tidy(leg.endGroundM + shift),
+      endEastingM: leg.eastingM,
+      endNorthingM: leg.northingM,
+      pipe: like.pipe,
+      depthM: like.depthM ?? 0,
+      survey: { ...leg.survey },
+      ...(k === 0 && like.entrance ? { entrance: like.entrance } : {}),
+    }));
+    const site = (plan.site ??= {});
+    site.originLatitudeDeg ??= track.origin.latitudeDeg;
+    site.originLongitudeDeg ??= track.origin.longitudeDeg;
+    if (start) [start.eastingM, start.northingM] = [track.start.eastingM, track.start.northingM];
+    const last = track.legs[track.legs.length - 1];
+    if (end) {
+      end.groundM = tidy(last.endGroundM + shift);
+      [end.eastingM, end.northingM] = [last.eastingM, last.northingM];
+    }
+  },
+});
+
+/** Puts rows of a sheet in place of all legs of a line. */
+export const legsFromRows = (lineId: string, rows: readonly PastedRow[]): Command => ({
+  label: `${rows.length} legs from a sheet`,
+  recipe: (plan) => {
+    if (rows.length === 0) return;
+    const line = lineOf(plan, lineId);
+    const [like] = line.legs;
+    let ground = startGround(plan, line, 0);
+    line.legs = rows.map((row, k): Leg => {
+      ground = tidy(ground + row.riseM);
+      return {
+        lengthM: row.lengthM,
+        endGroundM: ground,
+        pipe: like.pipe,
+        depthM: row.depthM ?? like.depthM ?? 0,
+        ...(row.remark ? { remark: row.remark } : {}),
+        ...(k === 0 && like.entrance ? { entrance: like.entrance } : {}),
+      };
+    });
+    const end = plan.nodes.find((n) => n.id === line.to);
+    if (end) end.groundM = ground;
+  },
+});

@@ -10,3 +10,7 @@ export {
   type RowFault,
 } from './dailycsv.ts';
 export { readWalkRows, type WalkRow, type WalkRows } from './walkrows.ts';
+export { MAX_TRACK_BYTES, readTracks, type Track, type TrackPointLL, type TracksRead } from './tracks.ts';
+export { readAsciiGrid, sampleGrid, type Grid, type GridRead } from './grid.ts';
+export { TRACK_TOLERANCE, trackLegs, type TrackLeg, type TrackLegs } from './tracklegs.ts';
+export { geoJson, gpxOf, walkCsv, type PositionsRead } from './exports.ts';

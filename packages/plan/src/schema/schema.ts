@@ -15,6 +15,9 @@ export const siteSchema = z.looseObject({
   altitudeM: z.number().min(-500).max(6000).optional(),
   waterTemperatureC: z.number().min(0).max(60).optional(),
   latitudeDeg: z.number().min(-90).max(90).optional(),
+  /** Where eastings and northings count from. */
+  originLatitudeDeg: z.number().min(-90).max(90).optional(),
+  originLongitudeDeg: z.number().min(-180).max(180).optional(),
 });
 
 export const settingsSchema = z.looseObject({
@@ -240,6 +243,8 @@ export const legSchema = z.looseObject({
   entrance: entranceSchema.optional(),
   checkValve: z.boolean().optional(),
   survey: surveySchema.optional(),
+  endEastingM: z.number().optional(),
+  endNorthingM: z.number().optional(),
   remark: z.string().max(1000).optional(),
 });
 

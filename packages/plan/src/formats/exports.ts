@@ -1,0 +1,102 @@
+// Walks out: as CSV of the walk book, as GeoJSON and as GPX.
+import Papa from 'papaparse';
+import type { Line, Plan } from '../schema/index.ts';
+
+/** Degrees a metre on the Earth's mean sphere. */
+const DEGREES = 180 / (Math.PI * 6_371_008.8);
+
+interface Station {
+  readonly chainage: number;
+  readonly ground: number;
+  readonly east?: number;
+  readonly north?: number;
+}
+
+function stationsOf(plan: Plan, line: Line): Station[] {
+  const node = (id: string): Plan['nodes'][number] | undefined => plan.nodes.find((n) => n.id === id);
+  const [from, to] = [node(line.from), node(line.to)];
+  let chainage = 0;
+  const out: Station[] = [{ chainage, ground: from?.groundM ?? 0, east: from?.eastingM, north: from?.northingM }];
+  line.legs.forEach((leg, k) => {
+    chainage += leg.lengthM;
+    const end = k === line.legs.length - 1 ? to : undefined;
+    out.push({
+      chainage,
+      ground: leg.endGroundM,
+      east: end?.eastingM ?? leg.endEastingM,
+      north: end?.northingM ?? leg.endNorthingM,
+    });
+  });
+  return out;
+}
+
+/** The walk book of a line as CSV, a row a leg; reads back as the same legs. */
+export function walkCsv(plan: Plan, line: Line): string {
+  let ground = plan.nodes.find((n) => n.id === line.from)?.groundM ?? 0;
+  const rows = line.legs.map((leg) => {
+    const rise = Math.round((leg.endGroundM - ground) * 1e4) / 1e4;
+    ground = leg.endGroundM;
+    return {
+      'length m': leg.lengthM,
+      'rise m': rise,
+      'depth m': leg.depthM ?? 0,
+      remarks: leg.remark ?? '',
+    };
+  });
+  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
+}
+
+export type PositionsRead =
+  { readonly ok: true; readonly text: string } | { readonly ok: false; readonly fault: string };
+
+function placed(plan: Plan): { line: Line; points: [lon: number, lat: number, z: number][] }[] | string {
+  const { originLatitudeDeg: lat0, originLongitudeDeg: lon0 } = plan.site ?? {};
+  if (lat0 === undefined || lon0 === undefined)
+    return 'the plan does not know where on the Earth it lies: bring in a track, or give site.originLatitudeDeg and site.originLongitudeDeg';
+  const lines = plan.lines.flatMap((line) => {
+    const points = stationsOf(plan, line).flatMap((s): [number, number, number][] =>
+      s.east === undefined || s.north === undefined
+        ? []
+        : [[lon0 + (s.east * DEGREES) / Math.cos((lat0 * Math.PI) / 180), lat0 + s.north * DEGREES, s.ground]],
+    );
+    return points.length > 1 ? [{ line, points }] : [];
+  });
+  return lines.length > 0 ? lines : 'no line of the plan has positions';
+}
+const tidy = (v: number): number => Math.round(v * 1e8) / 1e8;
+
+/** Lines with positions as GeoJSON (RFC 7946, longitude, latitude, height). */
+export function geoJson(plan: Plan): PositionsRead {
+  const lines = placed(plan);
+  if (typeof lines === 'string') return { ok: false, fault: lines };
+  return {
+    ok: true,
+    text: `${JSON.stringify({
+      type: 'FeatureCollection',
+      features: lines.map(({ line, points }) => ({
+        type: 'Feature',
+        properties: { id: line.id, name: line.name ?? line.id },
+        geometry: { type: 'LineString', coordinates: points.map(([x, y, z]) => [tidy(x), tidy(y), z]) },
+      })),
+    })}\n`,
+  };
+}
+
+const escape = (text: string): string =>
+  text.replace(/[<>&'"]/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', "'": '&apos;', '"': '&quot;' })[c] ?? c);
+
+/** Lines with positions as GPX 1.1 tracks. */
+export function gpxOf(plan: Plan): PositionsRead {
+  const lines = placed(plan);
+  if (typeof lines === 'string') return { ok: false, fault: lines };
+  const tracks = lines.map(
+    ({ line, points }) =>
+      `  <trk><name>${escape(line.name ?? line.id)}</name><trkseg>\n${points
+        .map(([x, y, z]) => `    <trkpt lat="${tidy(y)}" lon="${tidy(x)}"><ele>${z}</ele></trkpt>`)
+        .join('\n')}\n  </trkseg></trk>`,
+  );
+  return {
+    ok: true,
+    text: `<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="Vernal Slope" xmlns="http://www.topografix.com/GPX/1/1">\n${tracks.join('\n')}\n</gpx>\n`,
+  };
+}

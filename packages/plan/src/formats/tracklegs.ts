@@ -1,0 +1,76 @@
+// A track as legs of a walk: simplified to a stated tolerance, heights flagged by where they come from.
+import { simplifyTrack, slopeOf, toMetres, type TrackPoint } from '@vernal-slope/core/survey';
+import type { Survey } from '../schema/index.ts';
+import { sampleGrid, type Grid } from './grid.ts';
+import type { Track } from './tracks.ts';
+
+export interface TrackLeg {
+  /** Along the slope, m. */ readonly lengthM: number;
+  readonly endGroundM: number;
+  readonly eastingM: number;
+  readonly northingM: number;
+  readonly survey: Survey;
+}
+
+export interface TrackLegs {
+  readonly startGroundM: number;
+  readonly origin: { readonly latitudeDeg: number; readonly longitudeDeg: number };
+  readonly start: { readonly eastingM: number; readonly northingM: number };
+  readonly legs: readonly TrackLeg[];
+  /** Points of the track, and how many were kept. */
+  readonly points: number;
+  readonly faults: readonly string[];
+}
+
+/** Tolerance taken when none is named, m. */
+export const TRACK_TOLERANCE = 2;
+const tidy = (v: number): number => Math.round(v * 1e3) / 1e3;
+
+/**
+ * Legs of a track.
+ * @param tolerance how far a point left out may lie from the line, m
+ * @param grid heights in place of the track's own, in metres east and north of `origin`
+ * @param origin where east and north count from; the track's first point when left out
+ */
+export function trackLegs(
+  track: Track,
+  tolerance: number,
+  grid?: Grid,
+  origin?: { readonly latitudeDeg: number; readonly longitudeDeg: number },
+): TrackLegs {
+  const first = track.points[0];
+  const from = origin ?? { latitudeDeg: first.lat, longitudeDeg: first.lon };
+  const [, ...metres] = toMetres([{ lat: from.latitudeDeg, lon: from.longitudeDeg }, ...track.points]);
+  const placed: TrackPoint[] = metres.map((p) => (grid ? { ...p, z: sampleGrid(grid, p.x, p.y) } : p));
+  const faults: string[] = [];
+  const without = placed.filter((p) => p.z === undefined || Number.isNaN(p.z)).length;
+  if (without > 0)
+    faults.push(
+      grid
+        ? `${without} of ${placed.length} points lie outside the grid or in its holes`
+        : `${without} of ${placed.length} points have no height; bring in an elevation grid, or walk the line with a level`,
+    );
+  const sound = placed.filter((p): p is Required<TrackPoint> => p.z !== undefined && !Number.isNaN(p.z));
+  const base = { origin: from, points: placed.length, faults };
+  if (sound.length < 2) return { ...base, startGroundM: 0, start: { eastingM: 0, northingM: 0 }, legs: [] };
+  const kept = simplifyTrack(sound, tolerance).map((k) => sound[k]);
+  const legs: TrackLeg[] = [];
+  for (let k = 1; k < kept.length; k++) {
+    const [a, b] = [kept[k - 1], kept[k]];
+    const length = slopeOf(Math.hypot(b.x - a.x, b.y - a.y), b.z - a.z);
+    if (length < 0.01) continue;
+    legs.push({
+      lengthM: tidy(Math.max(length, Math.abs(b.z - a.z))),
+      endGroundM: tidy(b.z),
+      eastingM: tidy(b.x),
+      northingM: tidy(b.y),
+      survey: { method: grid ? 'grid' : 'gps' },
+    });
+  }
+  return {
+    ...base,
+    startGroundM: tidy(kept[0].z),
+    start: { eastingM: tidy(kept[0].x), northingM: tidy(kept[0].y) },
+    legs,
+  };
+}

@@ -1,0 +1,169 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { crossChecks, loadPlan } from '../document/index.ts';
+import { applyCommand, legsFromRows, legsFromTrack } from '../edit/index.ts';
+import type { Line, Plan } from '../schema/index.ts';
+import { geoJson, gpxOf, readAsciiGrid, readTracks, readWalkRows, sampleGrid, trackLegs, walkCsv } from './index.ts';
+
+const demo = (path: string): string => readFileSync(new URL(`../../../../demo/${path}`, import.meta.url), 'utf8');
+const loaded = loadPlan(demo('plans/ousel-bank.vernal.json'));
+if (!loaded.ok) throw new Error('demo plan has faults');
+const { plan } = loaded;
+const gpx = demo('valley/ousel-bank.gpx');
+const asc = demo('valley/ousel-bank.asc');
+const main = (p: Plan): Line => p.lines.find((l) => l.id === 'main') as Line;
+const gridOf = (text: string) => {
+  const read = readAsciiGrid(text);
+  if (!read.ok) throw new Error(read.fault);
+  return read.grid;
+};
+
+describe('tracks', () => {
+  it('of GPX, KML and GeoJSON are the same points', () => {
+    const coordinates = [
+      [6.4, 44.1, 700],
+      [6.401, 44.1005, 695],
+    ];
+    const files = [
+      `<gpx xmlns="http://www.topografix.com/GPX/1/1"><trk><name>a</name><trkseg>${coordinates.map(([x, y, z]) => `<trkpt lat="${y}" lon="${x}"><ele>${z}</ele></trkpt>`).join('')}</trkseg></trk></gpx>`,
+      `<kml xmlns="http://www.opengis.net/kml/2.2"><Document><Placemark><name>a</name><LineString><coordinates>${coordinates.map((c) => c.join(',')).join(' ')}</coordinates></LineString></Placemark></Document></kml>`,
+      JSON.stringify({ type: 'Feature', properties: { name: 'a' }, geometry: { type: 'LineString', coordinates } }),
+    ];
+    for (const file of files) {
+      const { tracks, faults } = readTracks(file, 'file');
+      expect(faults).toEqual([]);
+      expect(tracks).toEqual([
+        {
+          name: 'a',
+          points: [
+            { lat: 44.1, lon: 6.4, z: 700 },
+            { lat: 44.1005, lon: 6.401, z: 695 },
+          ],
+        },
+      ]);
+    }
+  });
+  it.each<[string, string, RegExp]>([
+    ['a GPX that breaks off', gpx.slice(0, 3000), /not whole/],
+    ['another kind of XML', '<html><body/></html>', /is <html>; a GPX or KML file is wanted/],
+    ['plain text', 'up the hill', /neither GPX, KML nor GeoJSON/],
+    ['no line in it', '{"type":"FeatureCollection","features":[]}', /no track or line/],
+    [
+      'projected coordinates',
+      '{"type":"LineString","coordinates":[[500000,4900000],[500010,4900000]]}',
+      /not in degrees/,
+    ],
+    ['a single point', '{"type":"LineString","coordinates":[[6.4,44.1]]}', /fewer than two points/],
+  ])('%s is said in words', (_, text, fault) => {
+    const read = readTracks(text, 'file');
+    expect(read.tracks).toEqual([]);
+    expect(read.faults[0]).toMatch(fault);
+  });
+});
+
+describe('a grid', () => {
+  const small = 'ncols 3\nnrows 2\nxllcorner 0\nyllcorner 0\ncellsize 10\nNODATA_value -9999\n1 2 3\n4 5 6\n';
+  it('is sampled between its points (by hand)', () => {
+    const g = gridOf(small);
+    // centres at x 5, 15, 25 and y 15 (north), 5 (south)
+    expect(sampleGrid(g, 5, 15)).toBe(1);
+    expect(sampleGrid(g, 25, 5)).toBe(6);
+    expect(sampleGrid(g, 10, 10)).toBeCloseTo(3, 6);
+    expect(sampleGrid(g, 4, 10)).toBeNaN();
+  });
+  it('of a plane gives the plane everywhere', () => {
+    const g = gridOf(
+      `ncols 5\nnrows 4\nxllcenter 0\nyllcenter 0\ncellsize 2\n${[3, 2, 1, 0].map((r) => [0, 1, 2, 3, 4].map((c) => 100 + 0.5 * 2 * c - 0.25 * 2 * r).join(' ')).join('\n')}\n`,
+    );
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 8, noNaN: true }), fc.double({ min: 0, max: 6, noNaN: true }), (x, y) => {
+        expect(sampleGrid(g, x, y)).toBeCloseTo(100 + 0.5 * x - 0.25 * y, 4);
+      }),
+    );
+  });
+  it('has holes that give no height', () => {
+    const read = readAsciiGrid(small.replace('5 6', '-9999 6'));
+    expect(read.ok && read.holes).toBe(1);
+    expect(read.ok && sampleGrid(read.grid, 10, 10)).toBeNaN();
+  });
+  it.each([
+    [small.replace('ncols 3\n', ''), /no ncols/],
+    [small.replace('xllcorner 0\n', ''), /no xllcorner/],
+    [small.replace('4 5 6', '4 5'), /5 heights against 3 columns of 2 rows/],
+    [small.replace('4 5 6', '4 x 6'), /“x” in row 2/],
+    [small.replace('cellsize 10', 'cellsize ten'), /“cellsize” is “ten”/],
+    [small.replace('ncols 3', 'ncols 90000').replace('nrows 2', 'nrows 90000'), /more than/],
+  ])('that is wrong is said to be: %#', (text, fault) => {
+    const read = readAsciiGrid(text);
+    expect(!read.ok && read.fault).toMatch(fault);
+  });
+});
+
+describe('a track over the demo’s valley', () => {
+  const { tracks } = readTracks(gpx, 'track');
+  it('takes heights from the grid, and says so', () => {
+    const legs = trackLegs(tracks[0], 1, gridOf(asc));
+    expect(legs.faults).toEqual([]);
+    expect(legs.legs.length).toBeGreaterThan(4);
+    expect(legs.legs.length).toBeLessThan(tracks[0].points.length / 3);
+    expect(legs.legs.every((l) => l.survey.method === 'grid')).toBe(true);
+    const p = applyCommand(plan, legsFromTrack('main', legs))?.plan as Plan;
+    expect(crossChecks(p)).toEqual([]);
+    // the line starts from the tank's own ground
+    expect(p.nodes.find((n) => n.id === 'hill')?.groundM).toBe(742);
+  });
+  it('without a grid keeps the receiver’s heights, flagged as poor', () => {
+    expect(trackLegs(tracks[0], 3).legs.every((l) => l.survey.method === 'gps')).toBe(true);
+  });
+  it('outside the grid has no legs, and says why', () => {
+    const far = gridOf(asc.replace('xllcenter -40', 'xllcenter 9000'));
+    const legs = trackLegs(tracks[0], 1, far);
+    expect(legs.legs).toEqual([]);
+    expect(legs.faults[0]).toContain('lie outside the grid');
+  });
+  it('goes out as GPX and GeoJSON and comes back as the same line', () => {
+    const p = applyCommand(plan, legsFromTrack('main', trackLegs(tracks[0], 1, gridOf(asc))))?.plan as Plan;
+    const origin = { latitudeDeg: p.site?.originLatitudeDeg ?? 0, longitudeDeg: p.site?.originLongitudeDeg ?? 0 };
+    for (const out of [gpxOf(p), geoJson(p)]) {
+      expect(out.ok).toBe(true);
+      const again = trackLegs(readTracks(out.ok ? out.text : '', 'again').tracks[0], 0, undefined, origin);
+      const back = applyCommand(p, legsFromTrack('main', again))?.plan ?? p;
+      main(back).legs.forEach((leg, k) => {
+        expect(leg.lengthM).toBeCloseTo(main(p).legs[k].lengthM, 1);
+        expect(leg.endGroundM).toBeCloseTo(main(p).legs[k].endGroundM, 2);
+      });
+      expect(main(back).legs).toHaveLength(main(p).legs.length);
+    }
+  });
+  it('cannot go out where the plan has no positions', () => {
+    expect(gpxOf(plan).ok).toBe(false);
+    expect(geoJson(plan).ok).toBe(false);
+  });
+});
+
+describe('the walk book as CSV', () => {
+  it('out and in again is the walk it was', () => {
+    const read = readWalkRows(walkCsv(plan, main(plan)), 'metric');
+    expect(read.faults).toEqual([]);
+    const back = applyCommand(plan, legsFromRows('main', read.rows))?.plan as Plan;
+    for (const key of ['lengthM', 'endGroundM', 'depthM', 'remark'] as const)
+      expect(main(back).legs.map((l) => l[key])).toEqual(main(plan).legs.map((l) => l[key]));
+  });
+  it('is read in feet where the heading says so, with falls and any order of columns', () => {
+    const read = readWalkRows('Remarks,Fall (ft),Length (ft)\n"gate, by the wall",3,100\n', 'metric');
+    expect(read.rows).toEqual([{ lengthM: 30.48, riseM: -0.9144, remark: 'gate, by the wall' }]);
+    expect(read.columns).toEqual(['remarks', 'fall in ft', 'length in ft']);
+  });
+  it('without headings is length, rise, depth, remarks', () => {
+    expect(readWalkRows('12\t-0.5\t0.4\tturf\n8\t0.2', 'metric').rows).toEqual([
+      { lengthM: 12, riseM: -0.5, depthM: 0.4, remark: 'turf' },
+      { lengthM: 8, riseM: 0.2 },
+    ]);
+  });
+  it('names rows that cannot be', () => {
+    const read = readWalkRows('length,rise\n10,x\n,1\n2,-5\n', 'metric');
+    expect(read.faults.map((f) => f.row)).toEqual([2, 3, 4]);
+    expect(readWalkRows('station,angle\n1,2\n', 'metric').faults[0].message).toContain('name no length');
+  });
+});
