@@ -1,4 +1,8 @@
 // The walk by keyboard, by reading, by sheet and by branch; older versions looked at and taken back.
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { By } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { RunningApp } from './harness/app.ts';
@@ -31,7 +35,8 @@ async function tool(words: string): Promise<void> {
   await page.click('walk-tools');
   await page.until(`the tool “${words}”`, async () => {
     for (const option of await page.driver.findElements(By.css('.n-dropdown-option'))) {
-      if ((await option.getText()).includes(words)) {
+      if (((await option.getAttribute('textContent')) ?? '').includes(words)) {
+        await page.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
         await option.click();
         return true;
       }
@@ -168,6 +173,35 @@ describe('the tools of the walk', () => {
       'the branch to go',
       async () => (await page.driver.findElements(By.css('[data-behind="outlet"]'))).length === 0,
     );
+    await page.saved();
+  });
+});
+
+describe('a track', () => {
+  const valley = (name: string): string => fileURLToPath(new URL(`../demo/valley/${name}`, import.meta.url));
+  it('is brought in with heights from a grid; a broken one changes nothing', async () => {
+    await page.go(app.address + OUSEL);
+    await (await page.field('Length of leg 1')).click();
+    await tool('Bring in a track');
+    const broken = join(mkdtempSync(join(tmpdir(), 'vernal-track-')), 'broken.gpx');
+    writeFileSync(broken, readFileSync(valley('ousel-bank.gpx'), 'utf8').slice(0, 2000));
+    await (await page.part('track-file')).sendKeys(broken);
+    const fault = await page.until('the fault', async () => {
+      const [alert] = await page.driver.findElements(By.css('.n-modal [role=alert]'));
+      return alert?.getText();
+    });
+    expect(fault).toContain('not whole');
+    await (await page.part('track-file')).sendKeys(valley('ousel-bank.gpx'));
+    const poor = await page.textWhen('track-preview', (t) => t.includes('96 points'));
+    await (await page.part('grid-file')).sendKeys(valley('ousel-bank.asc'));
+    expect(await page.textWhen('track-preview', (t) => t !== poor)).toContain('96 points make 6 legs');
+    await page.click('keep-track');
+    await page.until(
+      'its legs',
+      async () => (await values('length')).join() === '60.999,52.169,36.142,146.187,44.014,44.262',
+    );
+    await page.click('undo');
+    await page.until('the old legs', async () => (await values('length')).join() === '24,72,44,92,54,96');
     await page.saved();
   });
 });

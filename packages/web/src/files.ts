@@ -12,8 +12,8 @@ export async function readPlanFile(file: File): Promise<Loaded> {
   return loadPlan(await file.text());
 }
 
-/** Name of a plan's file: its title, made fit for any disk. */
-export const fileNameOf = (plan: Plan): string =>
+/** Name of a file of a plan: its title, made fit for any disk. */
+export const fileNameOf = (plan: Plan, ending = 'vernal.json'): string =>
   `${
     plan.title
       .normalize('NFKD')
@@ -22,13 +22,16 @@ export const fileNameOf = (plan: Plan): string =>
       .replace(/\s+/g, '-')
       .toLowerCase()
       .slice(0, 80) || 'plan'
-  }.vernal.json`;
+  }.${ending}`;
 
-export function downloadPlan(plan: Plan): void {
-  const url = URL.createObjectURL(new Blob([savePlan(plan)], { type: 'application/json' }));
+/** Hands a text to the person as a file. */
+export function downloadText(text: string, name: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;
-  link.download = fileNameOf(plan);
+  link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
+
+export const downloadPlan = (plan: Plan): void => downloadText(savePlan(plan), fileNameOf(plan), 'application/json');

@@ -3,13 +3,14 @@
 import { ArrowDown, ArrowUp, Ellipsis, GripVertical, Plus, Trash2 } from '@lucide/vue';
 import { NDropdown, NSelect } from 'naive-ui';
 import Sortable from 'sortablejs';
-import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import {
   addBranch,
   branchFault,
   insertLeg,
   joinFault,
   joinLegs,
+  legsFromTrack,
   moveLeg,
   pasteLegs,
   removeLeg,
@@ -27,6 +28,7 @@ import {
   type EndKind,
   type LegReading,
   type PastedRow,
+  type WalkedTrack,
 } from '@vernal-slope/plan/edit';
 import { METHODS } from '@vernal-slope/core/survey';
 import { ASSUMED_METHOD, lineClosure, stationErrors } from '@vernal-slope/plan/solve';
@@ -36,13 +38,17 @@ import type { PlanResults } from '../composables/usePlanResults.ts';
 import { show, showText, unitFor } from '../display/quantities.ts';
 import { fittingsText, pipeFamily, pipeName } from '../display/names.ts';
 import type { FigureKey } from '../display/words.ts';
+import { downloadText, fileNameOf } from '../files.ts';
 import { useSettings } from '../stores/settings.ts';
 import FittingsDialog from './FittingsDialog.vue';
 import type { LegRef } from './HillsideView.vue';
-import PasteDialog from './PasteDialog.vue';
 import PipePicker from './PipePicker.vue';
 import QuantityField from './QuantityField.vue';
 import ReadingDialog from './ReadingDialog.vue';
+
+// dialogs that few open are fetched when they are opened
+const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));
+const TrackDialog = defineAsyncComponent(() => import('./TrackDialog.vue'));
 
 const props = defineProps<{
   results: PlanResults;
@@ -184,7 +190,10 @@ function onKey(event: KeyboardEvent): void {
 
 const reading = ref(false);
 const pasting = ref(false);
+const tracking = ref(false);
 const toolFault = ref('');
+/** A long menu scrolls rather than leave the window. */
+const menuProps = () => ({ style: 'max-height: 46vh; overflow-y: auto' });
 const lineNow = computed(() => map.value?.plan);
 const density = computed(() => props.results.compiled.water.density);
 const closes = computed(() => lineNow.value && lineClosure(plan.value, lineNow.value));
@@ -205,6 +214,7 @@ const tools = computed(() => {
       ...no(joinFault(plan.value, props.line, active.value)),
     },
     { key: 'paste', label: 'Paste legs from a sheet …' },
+    { key: 'track', label: 'Bring in a track …' },
     { key: 'reverse', label: 'Turn the walk round: it was made from the far end' },
     ...(closes.value && Math.abs(closes.value.misclosure) > 5e-4
       ? [
@@ -221,6 +231,10 @@ const tools = computed(() => {
       ...no(branchFault(plan.value, props.line, active.value)),
     })),
     { type: 'divider', key: 'd2' },
+    { key: 'save-csv', label: 'Save the walk as a sheet (CSV)' },
+    { key: 'save-gpx', label: 'Save the lines as GPX' },
+    { key: 'save-geojson', label: 'Save the lines as GeoJSON' },
+    { type: 'divider', key: 'd3' },
     { key: 'swap', label: 'Swap the ends of the line' },
     { key: 'remove-line', label: 'Take the line out', disabled: plan.value.lines.length < 2 },
   ];
@@ -230,6 +244,8 @@ function useTool(key: string): void {
   toolFault.value = '';
   if (key === 'reading') reading.value = true;
   else if (key === 'paste') pasting.value = true;
+  else if (key === 'track') tracking.value = true;
+  else if (key.startsWith('save-')) void saveAs(key.slice('save-'.length));
   else if (key.startsWith('branch-')) {
     const command = addBranch(plan.value, id, active.value, key.slice('branch-'.length) as EndKind);
     toolFault.value = run(command) ?? '';
@@ -251,6 +267,21 @@ function useTool(key: string): void {
     if (key === 'remove-line' && !toolFault.value) emit('line', '');
   }
 }
+async function saveAs(format: string): Promise<void> {
+  const { geoJson, gpxOf, walkCsv } = await import('@vernal-slope/plan/formats');
+  if (!lineNow.value) return;
+  const out =
+    format === 'csv'
+      ? { ok: true as const, text: walkCsv(plan.value, lineNow.value) }
+      : format === 'gpx'
+        ? gpxOf(plan.value)
+        : geoJson(plan.value);
+  if (out.ok) downloadText(out.text, fileNameOf(plan.value, format), 'text/plain');
+  else toolFault.value = `${capital(out.fault)}.`;
+}
+const keepTrack = (track: WalkedTrack): void => {
+  toolFault.value = run(legsFromTrack(props.line, track)) ?? '';
+};
 const keepReading = (r: LegReading): void => {
   toolFault.value = run(setReading(props.line, active.value, r)) ?? '';
 };
@@ -338,7 +369,7 @@ defineExpose({ focusCell, add });
         >
           <Plus :size="18" aria-hidden="true" />Add a leg
         </button>
-        <NDropdown trigger="click" :options="tools" placement="bottom-end" @select="useTool">
+        <NDropdown trigger="click" :options="tools" placement="bottom-end" :menu-props="menuProps" @select="useTool">
           <button
             type="button"
             class="plain-button"
@@ -605,7 +636,8 @@ defineExpose({ focusCell, add });
       :density="density"
       @keep="keepReading"
     />
-    <PasteDialog v-model:show="pasting" @keep="keepPaste" />
+    <PasteDialog v-if="pasting" v-model:show="pasting" @keep="keepPaste" />
+    <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" @keep="keepTrack" />
     <p class="visually-hidden" aria-live="polite">
       {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
     </p>
