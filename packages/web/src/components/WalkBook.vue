@@ -220,7 +220,7 @@ const tools = computed(() => {
       ? [
           {
             key: 'spread',
-            label: `Spread the ${showText(closes.value.misclosure, 'rise', settings.units)} it misses by`,
+            label: `Spread the ${showText(Math.abs(closes.value.misclosure), 'rise', settings.units)} it misses by`,
           },
         ]
       : []),

@@ -217,6 +217,12 @@ function redo(): void {
   trying.value = '';
   store.redo();
 }
+/** Another place: its own way, from its own walk. */
+function choosePlace(node: string): void {
+  picked.value = node;
+  line.value = '';
+  leg.value = null;
+}
 function pickLeg(ref: LegRef): void {
   leg.value = ref;
   line.value = ref.line;
@@ -414,7 +420,7 @@ const setTemperature = (event: Event): void => {
         :title="heading.title"
         @leg="pickLeg"
         @hover="(ref) => (hovered = ref)"
-        @choose="(node) => (picked = node)"
+        @choose="choosePlace"
         @open="(key) => (figure = key)"
       />
     </div>
@@ -433,7 +439,7 @@ const setTemperature = (event: Event): void => {
               leg = null;
             }
           "
-          @choose="(node) => (picked = node)"
+          @choose="choosePlace"
           @leg="(k) => (leg = { line: shownLine, leg: k })"
           @hover="(ref) => (hovered = ref)"
           @open="(key) => (figure = key)"
