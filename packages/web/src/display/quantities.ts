@@ -65,7 +65,8 @@ export function significant(value: number, figures = 3): string {
   if (!Number.isFinite(value)) return '–';
   // rounding crumbs of a solved zero
   if (Math.abs(value) < 5e-4) return '0';
-  const size = Math.floor(Math.log10(Math.abs(value))) + 1;
+  // of the rounded value: 0.99996 is 1.00, not 1.000
+  const size = Math.floor(Math.log10(Math.abs(Number(value.toPrecision(figures))))) + 1;
   const decimals = Math.max(0, figures - size);
   const scale = 10 ** Math.max(0, size - figures);
   return fixed(size > figures ? Math.round(value / scale) * scale : value, Math.min(decimals, 6));

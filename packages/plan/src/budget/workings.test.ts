@@ -1,0 +1,103 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { Working } from '@vernal-slope/core/working';
+import { ruleInFigures, ruleInSymbols } from '@vernal-slope/core/working';
+import { loadPlan } from '../document/index.ts';
+import type { Plan, Source, Tank } from '../schema/index.ts';
+import {
+  bridgeWorking,
+  metWorking,
+  overflowWorking,
+  planBalance,
+  spareWorking,
+  storeSizes,
+  tankStore,
+  testResults,
+  testWorking,
+  usableWorking,
+  ventWorking,
+} from './index.ts';
+
+function demo(name: string): Plan {
+  const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
+  if (!loaded.ok) throw new Error('demo plan has faults');
+  return loaded.plan;
+}
+const ousel = demo('ousel-bank');
+const balance = planBalance(ousel);
+const adit = ousel.nodes.find((n) => n.id === 'adit') as Source;
+const hill = ousel.nodes.find((n) => n.id === 'hill') as Tank;
+const term = (w: Working, key: string): number => w.terms.find((t) => t.key === key)?.value ?? NaN;
+
+/** Rules that can be worked out from their terms alone, done again here by hand. */
+const AGAIN: readonly [string, Working, (w: Working) => number][] = [
+  ['a bucket test', testWorking('Adit', testResults(adit)[0]), (w) => term(w, 'sum') / term(w, 'n')],
+  [
+    'a V-notch',
+    testWorking(
+      'Brook',
+      testResults({ ...adit, tests: [{ method: 'v-notch', date: '2026-08-01', headM: 0.12, angleDeg: 60 }] })[0],
+    ),
+    (w) =>
+      (8 / 15) * term(w, 'ce') * Math.sqrt(2 * term(w, 'g')) * term(w, 'tan') * (term(w, 'h') + term(w, 'k')) ** 2.5,
+  ],
+  [
+    'a float',
+    testWorking(
+      'Brook',
+      testResults({
+        ...adit,
+        tests: [
+          {
+            method: 'float',
+            date: '2026-08-01',
+            widthM: 0.6,
+            depthsM: [0.1, 0.15, 0.1],
+            distanceM: 4,
+            seconds: [9, 11],
+            correction: 0.8,
+          },
+        ],
+      })[0],
+    ),
+    (w) => term(w, 'a') * term(w, 'v') * term(w, 'c'),
+  ],
+  ...balance.needs.rows.map((row): [string, Working, (w: Working) => number] => [
+    row.name,
+    row.working,
+    row.kind === 'garden'
+      ? (w) => ((term(w, 'et') * term(w, 'kc') - term(w, 'rain')) * term(w, 'area')) / term(w, 'eta')
+      : (w) => term(w, 'n') * term(w, 'v'),
+  ]),
+  ['spare water', spareWorking(balance, 6), (w) => term(w, 'given') - term(w, 'sum') / (1 - term(w, 'loss'))],
+  ['usable water', usableWorking('Hill tank', tankStore(ousel, hill)), (w) => term(w, 'top') - term(w, 'low')],
+  ['share of hours met', metWorking('Hill tank', storeSizes(ousel, hill)), (w) => term(w, 'met') / term(w, 'all')],
+];
+
+describe('every working', () => {
+  it.each(AGAIN)('of %s gives its figure from its own terms', (_, w, again) => {
+    expect(again(w)).toBeCloseTo(w.result.value, 9);
+  });
+  it('can be set in symbols and in figures, and names its source', () => {
+    const store = tankStore(ousel, hill);
+    const all = [
+      ...AGAIN.map(([, w]) => w),
+      bridgeWorking(balance, 6),
+      ventWorking('Hill tank', store, 1e-4),
+      overflowWorking('Hill tank', store, 0.05) as Working,
+    ];
+    for (const w of all) {
+      expect(ruleInSymbols(w)).not.toContain('{{');
+      expect(ruleInFigures(w, (t) => String(t.value))).not.toContain('{{');
+      expect(w.source.length).toBeGreaterThan(5);
+    }
+  });
+  it('of a vent gives air enough (by hand)', () => {
+    const d = ventWorking(
+      'x',
+      { ...tankStore(ousel, hill), vent: Math.sqrt(((4 / Math.PI) * 1e-3) / (0.6 * Math.sqrt(100 / 1.2))) },
+      1e-3,
+    ).result.value;
+    expect(0.6 * (Math.PI / 4) * d * d * Math.sqrt(100 / 1.2)).toBeCloseTo(1e-3, 12);
+  });
+});

@@ -1,0 +1,94 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  editable,
+  percent,
+  read,
+  showEntered,
+  showPerDay,
+  showText,
+  significant,
+  unitFor,
+  type Quantity,
+} from './quantities.ts';
+
+const QUANTITIES: readonly Quantity[] = [
+  'distance',
+  'road',
+  'height',
+  'rise',
+  'depth',
+  'drop',
+  'bore',
+  'loss',
+  'flow',
+  'pressure',
+  'volume',
+  'speed',
+  'temperature',
+  'area',
+];
+
+describe('figures on screen', () => {
+  it.each<[number, Quantity, 'metric' | 'us', string]>([
+    [12.192, 'height', 'us', '40.0 ft'],
+    [1e-3 / 60, 'flow', 'metric', '1.00 L/min'],
+    [3.785411784e-3 / 60, 'flow', 'us', '1.00 US gal/min'],
+    [98_066.5, 'pressure', 'metric', '98.1 kPa'],
+    [6894.757293, 'pressure', 'us', '1.00 psi'],
+    [5, 'volume', 'metric', '5,000 L'],
+    [0.032, 'bore', 'metric', '32.0 mm'],
+    [0.03175, 'bore', 'us', '1.250 in'],
+    [45, 'duration', 'metric', '45 s'],
+    [500, 'duration', 'metric', '8.3 min'],
+    [5 * 3600, 'duration', 'metric', '5.00 h'],
+    [-1.5, 'rise', 'metric', '−1.50 m'],
+    [283.15 - 273.15, 'temperature', 'us', '50 °F'],
+  ])('%d as %s in %s is %s', (si, quantity, system, text) => {
+    expect(showText(si, quantity, system).replace(/\u00A0/g, ' ')).toBe(text);
+  });
+  it('of rounding crumbs are nothing', () => expect(significant(-3e-9)).toBe('0'));
+  it('entered by somebody claim no more than was said', () => {
+    expect(showEntered(12, 'height', 'metric')).toBe('12\u00A0m');
+    expect(showEntered(0.0002, 'flow', 'metric')).toBe('12\u00A0L/min');
+  });
+  it('per cent near all keep a decimal, and all is all', () => {
+    expect([percent(0.857), percent(0.9991), percent(0.99999), percent(1)]).toEqual([
+      '86 %',
+      '99.9 %',
+      '99.9 %',
+      '100 %',
+    ]);
+  });
+  it('a day are volumes a day', () => expect(showPerDay(1.44, 'metric')).toBe('1,440\u00A0L a day'));
+});
+
+describe('fields', () => {
+  it.each(QUANTITIES)('of %s read back what they show, in either system', (quantity) => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.002, max: 90, noNaN: true }),
+        fc.constantFrom('metric' as const, 'us' as const),
+        (si, system) => {
+          const back = read(editable(si, quantity, system), quantity, system);
+          const { factor } = unitFor(quantity, system);
+          // three decimals of the unit on screen, two of millimetres
+          const off = quantity === 'bore' || quantity === 'drop' ? 0.0051 : 0.00051;
+          expect(back.ok && Math.abs(back.si - si)).toBeLessThanOrEqual(off * factor);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('say what would be right', () => {
+    const message = (text: string, limits = {}): string => {
+      const r = read(text, 'height', 'metric', limits);
+      return r.ok ? '' : r.message;
+    };
+    expect(message('')).toBe('Give a number in m.');
+    expect(message('tall')).toContain('“tall” is not a number');
+    expect(message('3 kPa')).toContain('“kPa” is no unit here');
+    expect(message('3', { max: 2 })).toBe('Give at most 2.00\u00A0m.');
+    expect(message('1', { min: 2 })).toBe('Give at least 2.00\u00A0m.');
+  });
+});
