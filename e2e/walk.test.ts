@@ -206,6 +206,28 @@ describe('a track', () => {
   });
 });
 
+describe('a gauge against the walk', () => {
+  it('is held against it in both terms, and the closing of the walk is told', async () => {
+    await page.go(`${app.address}/plan/ousel-bank/outlets`);
+    await page.until('the kitchen tap', async () => {
+      const [tab] = await page.driver.findElements(By.css('[data-node="kitchen"]'));
+      await tab?.click();
+      return tab !== undefined;
+    });
+    await page.fill('Gauge with all shut', '85 kPa');
+    const said = await page.textWhen('sentences', (t) => t.includes('closed-hose gauge'));
+    expect(said).toContain('85.0 kPa, a fall of 8.67 m; the walk says 5.83 m');
+    await page.fill('Gauge with all shut', '57 kPa');
+    await page.textWhen('sentences', (t) => !t.includes('closed-hose gauge'));
+    await page.fill('Height known from elsewhere', '738.4 m');
+    await page.textWhen('sentences', (t) => t.includes('misses the known height'));
+    await page.click('undo');
+    await page.click('undo');
+    await page.click('undo');
+    await page.saved();
+  });
+});
+
 describe('history', () => {
   it('shows an older version on the hillside, changes nothing there, and takes it back', async () => {
     await page.go(app.address + OUSEL);

@@ -6,6 +6,7 @@ import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Outlet, PlanNode, Trough } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
+import { todayText } from '../composables/useBudget.ts';
 import { FILE_UNITS, fromSI, toSI } from '../display/quantities.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
@@ -44,6 +45,9 @@ const USES = [
   { value: 'stock', label: 'animals' },
   { value: 'fire', label: 'fire' },
 ];
+const onEither = (label: string, recipe: (n: Taker) => void): string | undefined =>
+  node.value.kind === 'trough' ? onTrough(label, recipe) : onOutlet(label, recipe);
+const gauge = computed(() => node.value.closedHose?.at(-1));
 const r4 = (x: number): number => Number(x.toFixed(4));
 const lpm = (si: number): number => r4(fromSI(si, FILE_UNITS.lpm));
 const kpa = (si: number): number => r4(fromSI(si, FILE_UNITS.kPa));
@@ -103,6 +107,36 @@ const visits = computed(() =>
           quantity="height"
           note="The last leg’s end moves with it."
           :commit="(si) => said(edit(setGround(node.id, r4(si))))"
+        />
+        <EntryRow
+          label="Height known from elsewhere"
+          :value="node.knownGroundM"
+          quantity="height"
+          :limits="{ min: -500, max: 9000 }"
+          note="A survey mark, a map’s spot height: the walk closes on it, and says how well."
+          :commit="(si) => onEither('known height', (n) => void (n.knownGroundM = r4(si)))"
+        />
+        <EntryRow
+          v-if="node.knownGroundM !== undefined"
+          label="good to ±"
+          :value="node.knownErrorM ?? 0"
+          quantity="height"
+          :limits="{ min: 0, max: 100 }"
+          :commit="(si) => onEither('error of the known height', (n) => void (n.knownErrorM = r4(si)))"
+        />
+        <EntryRow
+          label="Gauge with all shut"
+          :value="gauge ? toSI(gauge.pressureKPa, FILE_UNITS.kPa) : undefined"
+          quantity="pressure"
+          :limits="{ min: -1e5, max: 1e7 }"
+          note="Line full, everything shut: the reading is held against the walk."
+          :commit="
+            (si) =>
+              onEither(
+                'gauge reading',
+                (n) => void (n.closedHose = [...(n.closedHose ?? []), { pressureKPa: kpa(si), date: todayText() }]),
+              )
+          "
         />
         <template v-if="trough">
           <EntryRow
