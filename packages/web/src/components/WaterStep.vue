@@ -169,7 +169,7 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
               <button
                 v-if="
                   source.yieldLpm === undefined ||
-                  Math.abs(source.yieldLpm - fromSI(tests.low.flow, FILE_UNITS.lpm)) > 0.0006
+                  Math.abs(source.yieldLpm - fromSI(tests.low.flow, FILE_UNITS.lpm)) > 0.005 * source.yieldLpm
                 "
                 type="button"
                 class="plain-button edged"
