@@ -192,6 +192,9 @@ const reading = ref(false);
 const pasting = ref(false);
 const tracking = ref(false);
 const toolFault = ref('');
+/** The menu is worked out when it is opened, not on every edit. */
+const toolsOpen = ref(false);
+const NO_TOOLS: { key: string; label: string }[] = [{ key: 'none', label: '' }];
 /** A long menu scrolls rather than leave the window. */
 const menuProps = () => ({ style: 'max-height: 46vh; overflow-y: auto' });
 const lineNow = computed(() => map.value?.plan);
@@ -369,7 +372,14 @@ defineExpose({ focusCell, add });
         >
           <Plus :size="18" aria-hidden="true" />Add a leg
         </button>
-        <NDropdown trigger="click" :options="tools" placement="bottom-end" :menu-props="menuProps" @select="useTool">
+        <NDropdown
+          trigger="click"
+          :options="toolsOpen ? tools : NO_TOOLS"
+          placement="bottom-end"
+          :menu-props="menuProps"
+          @select="useTool"
+          @update:show="(open: boolean) => (toolsOpen = open)"
+        >
           <button
             type="button"
             class="plain-button"

@@ -5,6 +5,8 @@ import { balanceFindings, planBalance, type PlanBalance } from '@vernal-slope/pl
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface Budget {
+  /** The plan it was worked out for. */
+  readonly plan: Plan;
   readonly balance: PlanBalance;
   readonly findings: readonly Finding[];
 }
@@ -23,7 +25,7 @@ export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget 
   // only what bears on water is looked at, so that an edit of a leg costs nothing here
   const parts = computed(() => {
     const p = plan.value;
-    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings] as const);
+    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines.length] as const);
   });
   let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {
@@ -32,7 +34,7 @@ export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget 
     if (!p || !key) return null;
     if (last && key.every((part, k) => part === last?.key[k])) return last.budget;
     const balance = planBalance(p);
-    const budget = { balance, findings: balanceFindings(balance, todayNumber()) };
+    const budget = { plan: p, balance, findings: balanceFindings(balance, todayNumber()) };
     last = { key, budget };
     return budget;
   });

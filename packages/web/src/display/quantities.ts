@@ -72,12 +72,20 @@ export function significant(value: number, figures = 3): string {
   return fixed(size > figures ? Math.round(value / scale) * scale : value, Math.min(decimals, 6));
 }
 
+const formats = new Map<number, Intl.NumberFormat>();
+/** Formats are kept: making one costs far more than using it, and an edit writes hundreds of figures. */
+function formatOf(decimals: number): Intl.NumberFormat {
+  let format = formats.get(decimals);
+  if (!format) {
+    format = new Intl.NumberFormat('en', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+    formats.set(decimals, format);
+  }
+  return format;
+}
+
 /** A number with fixed decimals and a true minus sign; thousands parted by a comma. */
 export function fixed(value: number, decimals: number): string {
-  const text = Math.abs(value).toLocaleString('en', {
-    minimumFractionDigits: decimals,
-    maximumFractionDigits: decimals,
-  });
+  const text = formatOf(decimals).format(Math.abs(value));
   const zero = !/[1-9]/.test(text);
   return value < 0 && !zero ? `−${text}` : text;
 }

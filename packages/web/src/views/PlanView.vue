@@ -118,9 +118,8 @@ const stepJudgement = useStepJudgement({ plan, budget, results, current, storeTa
 
 /** Findings of every tank, without the years of days. */
 const storeStep = computed(() => {
-  const [p, b] = [plan.value, budget.value];
-  if (!p || !b) return [];
-  return p.nodes.flatMap((n) => (n.kind === 'tank' ? storeFindings(p, n.id, b.balance) : []));
+  const b = budget.value;
+  return b ? b.plan.nodes.flatMap((n) => (n.kind === 'tank' ? storeFindings(b.plan, n.id, b.balance) : [])) : [];
 });
 const steps = computed<Step[]>(() => {
   const found = results.value?.findings ?? [];
