@@ -12,7 +12,7 @@ import {
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
-import { cubicMetres, metresOfMm } from '../compile/index.ts';
+import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
 import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
 
@@ -49,12 +49,11 @@ const DEFAULT_KC = 1;
 const DEFAULT_EFFICIENCY = 0.8;
 
 const there = (months: readonly number[] | undefined, m: number): boolean => !months || months.includes(m + 1);
-const minute = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 /** Hours over which a herd drinks: its visits, else spread over the hours of its class. */
 function herdHours(herd: Herd): number[] {
   if (herd.visits.length > 0)
-    return blendHours(herd.visits.map((v) => ({ weight: v.share, hours: spreadOver(minute(v.at), v.durationMin) })));
+    return blendHours(herd.visits.map((v) => ({ weight: v.share, hours: spreadOver(minutesOf(v.at), v.durationMin) })));
   const hours = findAnimal(herd.class)?.hours ?? 10;
   return spreadOver(Math.round((13 - hours / 2) * 60), hours * 60);
 }
@@ -78,9 +77,9 @@ function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
   const climate = monthlyClimate(plan);
   const table = row?.byTemperature?.map(([t, l]) => [t, l] as const);
   const warm = herd.byWarmth && table && climate;
-  const litres = (m: number): number =>
+  const perHead = (m: number): number =>
     warm ? interpolate(table, (climate.tMaxC[m] + climate.tMinC[m]) / 2) : herd.litresPerHeadPerDay;
-  const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? litres(m) : 0));
+  const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? perHead(m) : 0));
   const most = Math.max(...each);
   const differs = row && !warm && (most < row.low || most > row.high);
   const name = `${herd.count} ${row ? row.name.toLowerCase() : herd.class}${node.name ? `, ${node.name}` : ''}`;
@@ -207,7 +206,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | unde
     name: g.name,
     perDay,
     hours: GARDEN_HOURS,
-    each: (most * 1000) / g.areaM2,
+    each: litres(most) / g.areaM2,
     count: g.areaM2,
     perUnit: most / g.areaM2,
     source: et

@@ -20,6 +20,9 @@ export const metresOfMm = (mm: number): number => toSI(mm, MM);
 export const mmOfMetres = (m: number): number => fromSI(m, MM);
 export const seconds = (minutes: number): number => toSI(minutes, MINUTE);
 
+/** Minutes after midnight of a clock time such as "07:30". */
+export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
 export const litresPerDay = (flow: number): number => litres(flow) * 86_400;
 export const flowFromLitresPerDay = (perDay: number): number => cubicMetres(perDay) / 86_400;
 export const metresOfKm = (km: number): number => km * 1000;

@@ -6,6 +6,7 @@ import {
   cubicMetres,
   floatValve,
   levelFor,
+  minutesOf,
   seconds,
   stateFor,
   tankShape,
@@ -28,8 +29,6 @@ export interface Visit {
   readonly herd: string;
   readonly heads: number;
 }
-
-const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 /** Visits of a trough's herds in the order of the day. */
 export const visitsOf = (node: Trough): Visit[] =>

@@ -1,5 +1,6 @@
 // What things are called on screen.
 import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
+import { metresOfMm } from '@vernal-slope/plan/compile';
 import type { Leg, Plan } from '@vernal-slope/plan/schema';
 import { showText, type UnitSystem } from './quantities.ts';
 
@@ -22,7 +23,7 @@ export const nominal = (text: string): string =>
   text.replace(/\d+-\d\/\d|\d\/\d/, (fraction) => VULGAR[fraction] ?? fraction);
 
 export function pipeName(pipe: Leg['pipe'], system: UnitSystem): string {
-  if (typeof pipe !== 'string') return `bore ${showText(pipe.insideDiameterMm / 1000, 'bore', system)}`;
+  if (typeof pipe !== 'string') return `bore ${showText(metresOfMm(pipe.insideDiameterMm), 'bore', system)}`;
   const row = findPipe(pipe);
   return row ? nominal(row.nominal) : pipe;
 }

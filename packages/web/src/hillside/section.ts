@@ -2,7 +2,7 @@
 // the chosen place, with ground, pipe, running and standing line, vessels and tubes.
 import { gradePoints } from '@vernal-slope/core/profile';
 import { headOfPressure } from '@vernal-slope/core/water';
-import { levelFor } from '@vernal-slope/plan/compile';
+import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
 import type { PlanNode } from '@vernal-slope/plan/schema';
 import { routeTo, wantsOf } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
@@ -104,12 +104,7 @@ function vesselOf(
   const node = map?.plan;
   if (!node || (node.kind !== 'tank' && node.kind !== 'trough')) return undefined;
   const floor = node.groundM + (node.standM ?? 0);
-  const height =
-    node.shape.type === 'horizontal-cylinder'
-      ? node.shape.diameterM
-      : node.shape.type === 'table'
-        ? node.shape.levelsM[node.shape.levelsM.length - 1]
-        : node.shape.heightM;
+  const height = vesselHeight(node);
   return {
     id,
     node,
