@@ -36,6 +36,7 @@ export const PLAN_SUBJECTS = [
   'catalogue',
   'schema',
   'document',
+  'positions',
   'formats',
   'compile',
   'edit',

@@ -13,8 +13,9 @@ function ground(x, y) {
   const hollow = -3.4 * Math.exp(-(((x - 96) / 34) ** 2));
   const knoll = 1.3 * Math.exp(-(((x - 140) / 16) ** 2));
   const meadow = -4.2 / (1 + Math.exp(-(x - 205) / 22));
+  const bakehouse = -3.2 * Math.exp(-(((x - 58) / 15) ** 2) - ((y + 26) / 15) ** 2);
   const side = 0.00055 * (y - 12) ** 2 + 0.35 * Math.sin(x / 41) * Math.cos(y / 37);
-  return bench + hollow + knoll + meadow + side;
+  return bench + hollow + knoll + meadow + bakehouse + side;
 }
 const rows = [];
 for (let r = ROWS - 1; r >= 0; r--)

@@ -14,7 +14,7 @@ function write(stream, text) {
   }
 }
 
-const result = run(process.argv.slice(2));
+const result = await run(process.argv.slice(2));
 if (result.out) write(1, result.out);
 if (result.err) write(2, result.err);
 process.exitCode = result.code;

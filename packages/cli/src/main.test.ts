@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { run } from './main.ts';
 
 const demo = fileURLToPath(new URL('../../../demo/plans/ousel-bank.vernal.json', import.meta.url));
+const tarn = fileURLToPath(new URL('../../../demo/plans/tarn-foot.vernal.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'vernal-cli-'));
 const file = (text: string): string => {
   const path = join(folder, `${Math.random().toString(36).slice(2)}.vernal.json`);
@@ -13,16 +14,23 @@ const file = (text: string): string => {
   return path;
 };
 
+const valley = (name: string): string => fileURLToPath(new URL(`../../../demo/valley/${name}`, import.meta.url));
+const tiff = (): string => {
+  const path = join(folder, 'not.tif');
+  writeFileSync(path, 'no picture');
+  return path;
+};
+
 describe('answers', () => {
-  it('check gives findings', () => {
-    const { code, out } = run(['check', demo]);
+  it('check gives findings', async () => {
+    const { code, out } = await run(['check', demo]);
     const answer = JSON.parse(out ?? '') as { ok: boolean; findings: { code: string }[] };
     expect(code).toBe(0);
     expect(answer.ok).toBe(true);
     expect(answer.findings.map((f) => f.code)).toContain('hump-holds');
   });
-  it('solve gives nodes, lines and stations by the plan’s ids', () => {
-    const { out } = run(['solve', demo, '--level', 'full', '--month', '1']);
+  it('solve gives nodes, lines and stations by the plan’s ids', async () => {
+    const { out } = await run(['solve', demo, '--level', 'full', '--month', '1']);
     const answer = JSON.parse(out ?? '') as {
       converged: boolean;
       nodes: Record<string, { headM: number }>;
@@ -33,28 +41,27 @@ describe('answers', () => {
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
     expect(answer.lines.main.stations).toHaveLength(7);
   });
-  it('solve shuts what is named', () => {
-    const { out } = run(['solve', demo, '--shut', 'low']);
+  it('solve shuts what is named', async () => {
+    const { out } = await run(['solve', demo, '--shut', 'low']);
     expect((JSON.parse(out ?? '') as { nodes: Record<string, { flowLpm: number }> }).nodes.low.flowLpm).toBe(0);
   });
-  it('balance gives months against needs', () => {
-    const answer = JSON.parse(run(['balance', demo]).out ?? '') as {
+  it('balance gives months against needs', async () => {
+    const answer = JSON.parse((await run(['balance', demo])).out ?? '') as {
       months: { spareLPerDay: number }[];
       findings: unknown[];
     };
     expect(answer.months).toHaveLength(12);
     expect(answer.months[6].spareLPerDay).toBeLessThan(answer.months[0].spareLPerDay);
   });
-  it('store gives what can be used and sizes, for a named tank and either school', () => {
-    const store = (...more: string[]): { tank: string; school: string; usableL: number; sizes: unknown[] } =>
-      JSON.parse(run(['store', demo, ...more]).out ?? '') as never;
-    expect(store()).toMatchObject({ tank: 'hill', school: 'after' });
-    expect(store('--tank', 'hill', '--school', 'before').school).toBe('before');
-    expect(store().sizes).toHaveLength(60);
+  it('store gives what can be used and sizes, for a named tank and either school', async () => {
+    const store = async (...more: string[]): Promise<{ tank: string; school: string; sizes: unknown[] }> =>
+      JSON.parse((await run(['store', demo, ...more])).out ?? '') as never;
+    expect(await store()).toMatchObject({ tank: 'hill', school: 'after' });
+    expect((await store('--tank', 'hill', '--school', 'before')).school).toBe('before');
+    expect((await store()).sizes).toHaveLength(60);
   });
-  const valley = (name: string): string => fileURLToPath(new URL(`../../../demo/valley/${name}`, import.meta.url));
-  it('import puts a track with heights from a grid into a line, export gives it back', () => {
-    const { out } = run([
+  it('import puts a track with heights from a grid into a line, export gives it back', async () => {
+    const { out } = await run([
       'import',
       demo,
       '--line',
@@ -65,16 +72,23 @@ describe('answers', () => {
       valley('ousel-bank.asc'),
     ]);
     const imported = file(out ?? '');
-    expect(run(['check', imported]).code).toBe(0);
-    expect(run(['export', imported, '--format', 'gpx']).out).toContain('<trkpt');
-    expect(run(['export', imported, '--format', 'geojson']).out).toContain('LineString');
-    const sheet = file(run(['export', demo, '--line', 'main']).out ?? '');
-    expect(JSON.parse(run(['import', demo, '--line', 'main', '--csv', sheet]).out ?? '')).toMatchObject({
+    expect((await run(['check', imported])).code).toBe(0);
+    expect((await run(['export', imported, '--format', 'gpx'])).out).toContain('<trkpt');
+    expect((await run(['export', imported, '--format', 'geojson'])).out).toContain('LineString');
+    const sheet = file((await run(['export', demo, '--line', 'main'])).out ?? '');
+    expect(JSON.parse((await run(['import', demo, '--line', 'main', '--csv', sheet])).out ?? '')).toMatchObject({
       title: 'Ousel Bank',
     });
   });
-  it('schema is a JSON Schema', () => {
-    expect(JSON.parse(run(['schema']).out ?? '')).toMatchObject({ type: 'object' });
+  it('import takes heights from a grid for a line that has positions', async () => {
+    const { out } = await run(['import', demo, '--line', 'main', '--grid', valley('ousel-bank.asc')]);
+    const legs = (JSON.parse(out ?? '') as { lines: { id: string; legs: { survey?: { method: string } }[] }[] })
+      .lines[1].legs;
+    expect(legs.length).toBeGreaterThanOrEqual(6);
+    expect(legs.every((l) => l.survey?.method === 'grid')).toBe(true);
+  });
+  it('schema is a JSON Schema', async () => {
+    expect(JSON.parse((await run(['schema'])).out ?? '')).toMatchObject({ type: 'object' });
   });
 });
 
@@ -94,10 +108,16 @@ describe('bad input ends with code 2 and lines on standard error', () => {
       /import needs one of --track and --csv/,
     ],
     ['a track that is none', () => ['import', demo, '--track', file('up the hill')], /^--track: the file is neither/],
+    [
+      'a grid under a line without positions',
+      () => ['import', tarn, '--grid', valley('ousel-bank.asc')],
+      /^--grid: .* have no position; bring in a track/,
+    ],
+    ['a TIFF that is none', () => ['import', demo, '--grid', tiff()], /^--grid: the file is no TIFF/],
     ['a line that is none', () => ['export', demo, '--line', 'x'], /^--line: "x" is no line/],
     [
       'positions that are not there',
-      () => ['export', demo, '--format', 'gpx'],
+      () => ['export', tarn, '--format', 'gpx'],
       /^\$\.site: the plan does not know where/,
     ],
     ['a bad school', () => ['store', demo, '--school', 'old'], /--school is "old"; give after or before/],
@@ -114,8 +134,8 @@ describe('bad input ends with code 2 and lines on standard error', () => {
       () => ['check', file(plan.replace('"lengthM": 72', '"lengthM": -72'))],
       /^\$\.lines\[1\]\.legs\[1\]\.lengthM: is -72; give a number above 0 in metres$/m,
     ],
-  ])('%s', (_, args, line) => {
-    const result = run(args());
+  ])('%s', async (_, args, line) => {
+    const result = await run(args());
     expect(result.code).toBe(2);
     expect(result.out).toBeUndefined();
     expect(result.err).toMatch(line);

@@ -7,7 +7,7 @@ import { compilePlan, DEFAULT_MONTH, type StateOptions } from '@vernal-slope/pla
 import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
-import { exportWalk, importWalk } from './walks.ts';
+import { exportWalk, importWalk, type Files } from './walks.ts';
 
 export interface Output {
   readonly code: 0 | 2;
@@ -22,9 +22,10 @@ export const USAGE = `usage: vernal VERB FILE [options]
   balance FILE                     what the sources give against what is needed, by month
   store FILE [--tank id] [--school after|before] [--month 1..12]
                                    what a tank's water is good for, and which size pays
-  import FILE --track T|--csv T [--line id] [--grid G] [--tolerance metres]
-                                   the plan with a line's legs from a GPX, KML or GeoJSON track (heights
-                                   from an ESRI ASCII grid), or from a sheet of legs
+  import FILE --track T|--csv T|--grid G [--line id] [--grid G] [--tolerance metres]
+                                   the plan with a line's legs from a GPX, KML or GeoJSON track, or from a
+                                   sheet of legs; heights from an ESRI ASCII grid or a GeoTIFF, for a track
+                                   or for a line that has positions
   export FILE [--format csv|geojson|gpx] [--line id]
                                    a walk as a sheet, the lines as GeoJSON or GPX (not JSON then)
   schema                           the JSON Schema of the plan file`;
@@ -40,8 +41,8 @@ class PlanFaults extends Error {
 const fault = (path: string, message: string, advice: string): PlanFaults =>
   new PlanFaults([{ path, message, advice }]);
 
-/** Text of a file; a fault, not an exception of the system, when it cannot be read. */
-function readText(file: string, limit = MAX_BYTES): string {
+/** A file whole; a fault, not an exception of the system, when it cannot be read. */
+function readBytes(file: string, limit: number): Buffer {
   const most = `${limit / (1024 * 1024)} MB`;
   let handle: number | undefined;
   try {
@@ -59,7 +60,7 @@ function readText(file: string, limit = MAX_BYTES): string {
       if (total > limit) throw fault('$', `"${file}" is larger than ${most}`, `a file is at most ${most} here`);
       chunks.push(chunk.subarray(0, read));
     }
-    return Buffer.concat(chunks).toString('utf8');
+    return Buffer.concat(chunks);
   } catch (error) {
     if (error instanceof PlanFaults) throw error;
     const code = (error as NodeJS.ErrnoException).code;
@@ -72,6 +73,12 @@ function readText(file: string, limit = MAX_BYTES): string {
     if (handle !== undefined) closeSync(handle);
   }
 }
+
+const readText = (file: string, limit = MAX_BYTES): string => readBytes(file, limit).toString('utf8');
+const FILES: Files = {
+  text: (file) => readText(file, MAX_TRACK_BYTES),
+  bytes: (file) => new Uint8Array(readBytes(file, MAX_TRACK_BYTES)).buffer,
+};
 
 function readPlan(file: string): Plan {
   const loaded = loadPlan(readText(file));
@@ -114,15 +121,14 @@ function tankOf(plan: Plan, id: string | undefined): Tank {
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** Runs one command. Never throws for bad input. */
-export function run(args: readonly string[]): Output {
+export async function run(args: readonly string[]): Promise<Output> {
   try {
     const { verb, file, options } = parseOptions(args);
     if (verb === 'help') return { code: 0, out: `${USAGE}\n` };
     if (verb === 'schema') return { code: 0, out: json(planJsonSchema()) };
     const plan = readPlan(file);
     if (verb === 'import' || verb === 'export') {
-      const outcome =
-        verb === 'import' ? importWalk(plan, options, readText, MAX_TRACK_BYTES) : exportWalk(plan, options);
+      const outcome = verb === 'import' ? await importWalk(plan, options, FILES) : exportWalk(plan, options);
       if (!outcome.ok) throw new PlanFaults(outcome.faults);
       return { code: 0, out: typeof outcome.value === 'string' ? outcome.value : json(outcome.value) };
     }

@@ -87,8 +87,9 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   if (tolerance !== undefined && !(tolerance >= 0 && tolerance <= 1000)) {
     throw new UsageError(`vernal: --tolerance is "${values.tolerance}"; give metres from 0 to 1000`);
   }
-  if (known === 'import' && (values.track === undefined) === (values.csv === undefined)) {
-    throw new UsageError('vernal: import needs one of --track and --csv');
+  const brought = [values.track, values.csv].filter((v) => v !== undefined).length;
+  if (known === 'import' && (brought > 1 || (brought === 0 && values.grid === undefined))) {
+    throw new UsageError('vernal: import needs one of --track and --csv, or --grid');
   }
   if (school !== undefined && school !== 'after' && school !== 'before') {
     throw new UsageError(`vernal: --school is "${school}"; give after or before (yield after or before spillage)`);

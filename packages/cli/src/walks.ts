@@ -1,16 +1,21 @@
 // The verbs `import` and `export`: walks in from tracks, grids and sheets, out as sheets and tracks.
 import type { Fault } from '@vernal-slope/plan/document';
-import { applyCommand, legsFromRows, legsFromTrack, type Command } from '@vernal-slope/plan/edit';
+import { applyCommand, legsFromGround, legsFromRows, legsFromTrack, type Command } from '@vernal-slope/plan/edit';
 import {
   geoJson,
   gpxOf,
+  frameName,
+  groundAlong,
+  guessFrame,
   readAsciiGrid,
+  readGeoTiff,
   readTracks,
   readWalkRows,
   TRACK_TOLERANCE,
   trackLegs,
   walkCsv,
-  type Grid,
+  type Origin,
+  type Terrain,
 } from '@vernal-slope/plan/formats';
 import type { Line, Plan } from '@vernal-slope/plan/schema';
 import type { Options } from './options.ts';
@@ -36,17 +41,31 @@ function done(plan: Plan, command: Command): Outcome<Plan> {
   return { ok: true, value: applyCommand(plan, command)?.plan ?? plan };
 }
 
-/** The plan with a line's legs from a track or a sheet. `read` gives a file's text. */
-export function importWalk(
-  plan: Plan,
-  options: Options,
-  read: (file: string, limit: number) => string,
-  limit: number,
-): Outcome<Plan> {
+/** How files are read: as text, or whole. */
+export interface Files {
+  readonly text: (file: string) => string;
+  readonly bytes: (file: string) => ArrayBuffer;
+}
+
+const ADVICE = 'give an ESRI ASCII grid or a GeoTIFF in metres from the plan’s origin, degrees or UTM';
+
+async function terrainOf(file: string, files: Files, origin?: Origin): Promise<Outcome<Terrain>> {
+  if (/\.tiff?$/i.test(file)) {
+    const read = await readGeoTiff(files.bytes(file));
+    if (!read.ok) return bad('--grid', read.fault, ADVICE);
+    return { ok: true, value: { grid: read.grid, frame: read.frame ?? guessFrame(read.grid, origin) } };
+  }
+  const read = readAsciiGrid(files.text(file));
+  if (!read.ok) return bad('--grid', read.fault, ADVICE);
+  return { ok: true, value: { grid: read.grid, frame: guessFrame(read.grid, origin) } };
+}
+
+/** The plan with a line's legs from a track, a sheet, or a grid under its positions. */
+export async function importWalk(plan: Plan, options: Options, files: Files): Promise<Outcome<Plan>> {
   const line = lineOf(plan, options.line);
   if (!line) return noLine(options.line);
   if (options.csv !== undefined) {
-    const rows = readWalkRows(read(options.csv, limit), 'metric');
+    const rows = readWalkRows(files.text(options.csv), 'metric');
     if (rows.faults.length > 0)
       return {
         ok: false,
@@ -56,7 +75,21 @@ export function importWalk(
       ? done(plan, legsFromRows(line.id, rows.rows))
       : bad('--csv', 'has no rows', 'give length and rise of each leg');
   }
-  const { tracks, faults } = readTracks(read(options.track ?? '', limit), options.track ?? 'track');
+  const { originLatitudeDeg, originLongitudeDeg } = plan.site ?? {};
+  const origin =
+    originLatitudeDeg === undefined || originLongitudeDeg === undefined
+      ? undefined
+      : { latitudeDeg: originLatitudeDeg, longitudeDeg: originLongitudeDeg };
+  const tolerance = options.tolerance ?? TRACK_TOLERANCE;
+  if (options.track === undefined) {
+    const terrain = await terrainOf(options.grid ?? '', files, origin);
+    if (!terrain.ok) return terrain;
+    const ground = groundAlong(plan, line, terrain.value, tolerance, origin);
+    return ground.ok
+      ? done(plan, legsFromGround(line.id, ground))
+      : bad('--grid', `${ground.fault} (read as ${frameName(terrain.value.frame)})`, ADVICE);
+  }
+  const { tracks, faults } = readTracks(files.text(options.track), options.track);
   if (tracks.length === 0)
     return {
       ok: false,
@@ -66,18 +99,11 @@ export function importWalk(
         advice: 'give a GPX, KML or GeoJSON file with a line',
       })),
     };
-  let grid: Grid | undefined;
-  if (options.grid !== undefined) {
-    const answer = readAsciiGrid(read(options.grid, limit));
-    if (!answer.ok) return bad('--grid', answer.fault, 'give an ESRI ASCII grid in metres from the plan’s origin');
-    ({ grid } = answer);
-  }
-  const { originLatitudeDeg, originLongitudeDeg } = plan.site ?? {};
-  const origin =
-    originLatitudeDeg === undefined || originLongitudeDeg === undefined
-      ? undefined
-      : { latitudeDeg: originLatitudeDeg, longitudeDeg: originLongitudeDeg };
-  const legs = trackLegs(tracks[0], options.tolerance ?? TRACK_TOLERANCE, grid, origin);
+  const first = tracks[0].points[0];
+  const from = origin ?? { latitudeDeg: first.lat, longitudeDeg: first.lon };
+  const terrain = options.grid === undefined ? undefined : await terrainOf(options.grid, files, from);
+  if (terrain && !terrain.ok) return terrain;
+  const legs = trackLegs(tracks[0], tolerance, terrain?.value, from);
   if (legs.legs.length === 0)
     return bad('--track', legs.faults[0] ?? 'has no legs', 'give a track with heights, or a grid that covers it');
   return done(plan, legsFromTrack(line.id, legs));

@@ -1,6 +1,8 @@
 // Commands that make a network of lines: a tee on a line with a branch to something new, ends swapped, lines taken out.
 import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
+import { stationsOf } from '../positions/index.ts';
 import type { Command } from './apply.ts';
+import { dropPosition } from './commands.ts';
 import { freeId } from './sources.ts';
 
 const lineOf = (plan: Plan, id: string): Line | undefined => plan.lines.find((l) => l.id === id);
@@ -83,7 +85,16 @@ function teeAt(plan: Plan, lineId: string, leg: number): string | undefined {
     return end?.kind === 'junction' || end?.kind === 'outlet' ? end.id : undefined;
   }
   const tee = freeId(plan, 'tee');
-  plan.nodes.push({ id: tee, kind: 'junction', name: 'Tee', groundM: line.legs[leg].endGroundM });
+  const { endGroundM, endEastingM, endNorthingM } = line.legs[leg];
+  plan.nodes.push({
+    id: tee,
+    kind: 'junction',
+    name: 'Tee',
+    groundM: endGroundM,
+    ...(endEastingM === undefined || endNorthingM === undefined
+      ? {}
+      : { eastingM: endEastingM, northingM: endNorthingM }),
+  });
   const rest: Line = {
     id: freeLineId(plan, `${line.id}-on`),
     ...(line.name ? { name: `${line.name}, on from the tee` } : {}),
@@ -145,10 +156,14 @@ export const swapEnds = (lineId: string): Command => ({
     const start = plan.nodes.find((n) => n.id === line?.from)?.groundM;
     if (!line || start === undefined) return;
     const grounds = [start, ...line.legs.map((l) => l.endGroundM)].reverse();
+    const stations = stationsOf(plan, line).reverse();
     const legs = line.legs.map((l) => ({ ...l })).reverse();
     legs.forEach((leg, k) => {
       leg.endGroundM = grounds[k + 1];
       delete leg.entrance;
+      const { east, north } = stations[k + 1];
+      if (east === undefined || north === undefined) dropPosition(leg);
+      else [leg.endEastingM, leg.endNorthingM] = [east, north];
     });
     [line.from, line.to] = [line.to, line.from];
     line.legs = legs;

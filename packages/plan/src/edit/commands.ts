@@ -1,5 +1,6 @@
 // The commands of the walk book and of the steps. Rises and falls are what was walked: changing one moves
 // everything beyond it up or down with it.
+import { stationsOf } from '../positions/index.ts';
 import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 
@@ -20,6 +21,12 @@ const nodeOf = (plan: Plan, id: string): PlanNode => {
 
 /** Heights are kept to the tenth of a millimetre, so that adding and taking away leaves no crumbs. */
 const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
+
+/** A leg whose end nobody has placed any more. */
+export const dropPosition = (leg: Leg): void => {
+  delete leg.endEastingM;
+  delete leg.endNorthingM;
+};
 
 /** Ground at the start of a leg, m. */
 export const startGround = (plan: Plan, line: Line, leg: number): number =>
@@ -108,15 +115,26 @@ export const moveLeg = (lineId: string, from: number, to: number): Command => ({
     const line = lineOf(plan, lineId);
     if (from === to || to < 0 || to >= line.legs.length) return;
     const rises = line.legs.map((_, k) => riseOf(plan, line, k));
+    const stations = stationsOf(plan, line);
+    const steps = line.legs.map((_, k): [number, number] => [
+      (stations[k + 1].east ?? NaN) - (stations[k].east ?? NaN),
+      (stations[k + 1].north ?? NaN) - (stations[k].north ?? NaN),
+    ]);
     const entrance = line.legs[0].entrance;
     delete line.legs[0].entrance;
     line.legs.splice(to, 0, ...line.legs.splice(from, 1));
     rises.splice(to, 0, ...rises.splice(from, 1));
+    steps.splice(to, 0, ...steps.splice(from, 1));
     if (entrance) line.legs[0].entrance = entrance;
     let ground = nodeOf(plan, line.from).groundM;
+    let [east, north] = [stations[0].east ?? NaN, stations[0].north ?? NaN];
     line.legs.forEach((leg, k) => {
       ground = tidy(ground + rises[k]);
       leg.endGroundM = ground;
+      // each leg keeps its own way over the ground, where all of it is known
+      [east, north] = [east + steps[k][0], north + steps[k][1]];
+      if (Number.isNaN(east)) dropPosition(leg);
+      else [leg.endEastingM, leg.endNorthingM] = [tidy(east), tidy(north)];
     });
   },
 });

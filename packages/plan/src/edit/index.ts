@@ -31,3 +31,15 @@ export {
   type WalkedTrack,
 } from './legs.ts';
 export { addBranch, branchFault, removeLine, swapEnds, type EndKind } from './branches.ts';
+export {
+  keepLayout,
+  legsFromGround,
+  lineOn,
+  moveTee,
+  setDrawn,
+  setPosition,
+  slidePlace,
+  type GroundParts,
+  type LineEnd,
+  type Spotted,
+} from './positions.ts';

@@ -1,8 +1,9 @@
 // Commands on the legs of a walk: split, join, turn round, measured readings, rows pasted, a misclosure spread.
 import { reverseWalk, spreadMisclosure } from '@vernal-slope/core/survey';
+import { stationsOf } from '../positions/index.ts';
 import type { Leg, Line, Plan, Survey } from '../schema/index.ts';
 import type { Command } from './apply.ts';
-import { riseOf, setRise, startGround } from './commands.ts';
+import { dropPosition, riseOf, setRise, startGround } from './commands.ts';
 
 const lineOf = (plan: Plan, id: string): Line => {
   const line = plan.lines.find((l) => l.id === id);
@@ -25,6 +26,17 @@ export const splitLeg = (lineId: string, leg: number, atM: number): Command => (
     delete second.fittings;
     delete second.entrance;
     delete second.survey;
+    const here = stationsOf(plan, line)[leg];
+    const share = atM / old.lengthM;
+    if (
+      here.east !== undefined &&
+      here.north !== undefined &&
+      old.endEastingM !== undefined &&
+      old.endNorthingM !== undefined
+    ) {
+      old.endEastingM = tidy(here.east + share * (old.endEastingM - here.east));
+      old.endNorthingM = tidy(here.north + share * (old.endNorthingM - here.north));
+    } else dropPosition(old);
     old.lengthM = tidy(atM);
     old.endGroundM = middle;
     delete old.survey;
@@ -48,6 +60,8 @@ export const joinLegs = (lineId: string, leg: number): Command => ({
     const [first, next] = [line.legs[leg], line.legs[leg + 1]];
     first.lengthM = tidy(first.lengthM + next.lengthM);
     first.endGroundM = next.endGroundM;
+    [first.endEastingM, first.endNorthingM] = [next.endEastingM, next.endNorthingM];
+    if (next.endEastingM === undefined) dropPosition(first);
     if (next.fittings?.length) first.fittings = [...(first.fittings ?? []), ...next.fittings];
     const remark = [first.remark, next.remark].filter(Boolean).join('; ');
     if (remark) first.remark = remark;
@@ -70,6 +84,8 @@ export const reverseLegs = (lineId: string): Command => ({
     let ground = startGround(plan, line, 0);
     line.legs = turned.map(({ leg, rise }) => {
       ground = tidy(ground + rise);
+      // where the stations lie is not known for the walk the other way
+      dropPosition(leg);
       return { ...leg, endGroundM: ground };
     });
     delete line.legs[line.legs.length - 1].entrance;

@@ -1,34 +1,8 @@
 // Walks out: as CSV of the walk book, as GeoJSON and as GPX.
 import Papa from 'papaparse';
+import { stationsOf } from '../positions/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
-
-/** Degrees a metre on the Earth's mean sphere. */
-const DEGREES = 180 / (Math.PI * 6_371_008.8);
-
-interface Station {
-  readonly chainage: number;
-  readonly ground: number;
-  readonly east?: number;
-  readonly north?: number;
-}
-
-function stationsOf(plan: Plan, line: Line): Station[] {
-  const node = (id: string): Plan['nodes'][number] | undefined => plan.nodes.find((n) => n.id === id);
-  const [from, to] = [node(line.from), node(line.to)];
-  let chainage = 0;
-  const out: Station[] = [{ chainage, ground: from?.groundM ?? 0, east: from?.eastingM, north: from?.northingM }];
-  line.legs.forEach((leg, k) => {
-    chainage += leg.lengthM;
-    const end = k === line.legs.length - 1 ? to : undefined;
-    out.push({
-      chainage,
-      ground: leg.endGroundM,
-      east: end?.eastingM ?? leg.endEastingM,
-      north: end?.northingM ?? leg.endNorthingM,
-    });
-  });
-  return out;
-}
+import { lonLat } from './terrain.ts';
 
 /** The walk book of a line as CSV, a row a leg; reads back as the same legs. */
 export function walkCsv(plan: Plan, line: Line): string {
@@ -57,7 +31,7 @@ function placed(plan: Plan): { line: Line; points: [lon: number, lat: number, z:
     const points = stationsOf(plan, line).flatMap((s): [number, number, number][] =>
       s.east === undefined || s.north === undefined
         ? []
-        : [[lon0 + (s.east * DEGREES) / Math.cos((lat0 * Math.PI) / 180), lat0 + s.north * DEGREES, s.ground]],
+        : [[...lonLat({ latitudeDeg: lat0, longitudeDeg: lon0 }, s.east, s.north), s.ground]],
     );
     return points.length > 1 ? [{ line, points }] : [];
   });

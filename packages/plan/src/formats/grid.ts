@@ -1,11 +1,13 @@
-// Elevation grids in ESRI ASCII: read whole, sampled between their points.
+// Elevation grids: ESRI ASCII read in pieces and written, and any grid sampled between its points.
 export interface Grid {
   readonly columns: number;
   readonly rows: number;
-  /** Centre of the lower left cell, m. */
+  /** Centre of the lower left cell, in the grid's own coordinates. */
   readonly x0: number;
   readonly y0: number;
-  /** m */ readonly cell: number;
+  /** Width and height of a cell, in the grid's own coordinates. */
+  readonly cellX: number;
+  readonly cellY: number;
   /** m above datum, the northern row first; NaN for a hole. */
   readonly heights: Float32Array;
 }
@@ -13,64 +15,166 @@ export interface Grid {
 export type GridRead =
   { readonly ok: true; readonly grid: Grid; readonly holes: number } | { readonly ok: false; readonly fault: string };
 
-const MAX_CELLS = 20_000_000;
+/** Most cells taken from a file. */
+export const MAX_CELLS = 20_000_000;
+
+const isSpace = (code: number): boolean => code === 32 || (code >= 9 && code <= 13);
+const isLetter = (code: number): boolean => (code >= 65 && code <= 90) || (code >= 97 && code <= 122) || code === 95;
+
+/** Reads an ESRI ASCII grid piece by piece, so that a large file can be read while it comes in. */
+export class AsciiGridReader {
+  #rest = '';
+  #name = '';
+  readonly #header: Record<string, number> = {};
+  #heights: Float32Array | undefined;
+  #count = 0;
+  #holes = 0;
+  #none = -9999;
+  #fault = '';
+
+  /** What is wrong so far; empty when nothing is. */
+  get fault(): string {
+    return this.#fault;
+  }
+
+  /** Takes the next piece of the file. */
+  push(piece: string): void {
+    if (this.#fault) return;
+    const text = this.#rest + piece;
+    let end = text.length;
+    while (end > 0 && !isSpace(text.charCodeAt(end - 1))) end--;
+    this.#take(text, end);
+    this.#rest = text.slice(end);
+  }
+
+  #take(text: string, end: number): void {
+    for (let k = 0; k < end && !this.#fault;) {
+      while (k < end && isSpace(text.charCodeAt(k))) k++;
+      const from = k;
+      while (k < end && !isSpace(text.charCodeAt(k))) k++;
+      if (k > from) this.#word(text.slice(from, k));
+    }
+  }
+
+  #word(word: string): void {
+    if (!this.#heights) {
+      if (this.#name) {
+        const value = Number(word);
+        if (Number.isFinite(value)) this.#header[this.#name.toLowerCase()] = value;
+        else this.#fault = `the heading “${this.#name}” is “${word.slice(0, 20)}”, not a number`;
+        this.#name = '';
+        return;
+      }
+      if (isLetter(word.charCodeAt(0))) {
+        this.#name = word;
+        return;
+      }
+      this.#begin();
+      if (this.#fault || !this.#heights) return;
+    }
+    const value = Number(word);
+    if (Number.isNaN(value)) {
+      this.#fault = `“${word.slice(0, 20)}” in row ${Math.floor(this.#count / this.#header.ncols) + 1} of the grid is not a number`;
+      return;
+    }
+    if (this.#count < this.#heights.length) {
+      if (value === this.#none) this.#holes++;
+      this.#heights[this.#count] = value === this.#none ? NaN : value;
+    }
+    this.#count++;
+  }
+
+  /** The headings are there: are they whole? */
+  #begin(): void {
+    const { ncols, nrows, cellsize, nodata_value: none } = this.#header;
+    for (const [name, value] of [
+      ['ncols', ncols],
+      ['nrows', nrows],
+      ['cellsize', cellsize],
+    ] as const)
+      if (!(value > 0)) this.#fault ||= `the heading has no ${name}`;
+    if (this.#fault) return;
+    if (!Number.isInteger(ncols) || !Number.isInteger(nrows)) this.#fault = 'ncols and nrows must be whole numbers';
+    else if (ncols * nrows > MAX_CELLS) this.#fault = `the grid has ${ncols * nrows} cells, more than ${MAX_CELLS}`;
+    else if (ncols < 2 || nrows < 2) this.#fault = 'the grid needs at least 2 columns and 2 rows';
+    else if (Number.isNaN(this.#corner('x')) || Number.isNaN(this.#corner('y')))
+      this.#fault = 'the heading has no xllcorner or yllcorner';
+    if (this.#fault) return;
+    this.#none = none ?? -9999;
+    this.#heights = new Float32Array(ncols * nrows);
+  }
+
+  #corner(axis: 'x' | 'y'): number {
+    const centre = this.#header[`${axis}llcenter`] as number | undefined;
+    const corner = this.#header[`${axis}llcorner`] as number | undefined;
+    return centre ?? (corner === undefined ? NaN : corner + this.#header.cellsize / 2);
+  }
+
+  /** The whole file was given. */
+  end(): GridRead {
+    this.push('\n');
+    if (!this.#fault && !this.#heights) this.#begin();
+    const { ncols: columns, nrows: rows, cellsize } = this.#header;
+    if (!this.#fault && this.#count !== columns * rows)
+      this.#fault = `the grid has ${this.#count} heights against ${columns} columns of ${rows} rows`;
+    if (this.#fault || !this.#heights) return { ok: false, fault: this.#fault };
+    return {
+      ok: true,
+      holes: this.#holes,
+      grid: {
+        columns,
+        rows,
+        x0: this.#corner('x'),
+        y0: this.#corner('y'),
+        cellX: cellsize,
+        cellY: cellsize,
+        heights: this.#heights,
+      },
+    };
+  }
+}
 
 /** Reads an ESRI ASCII grid. Never throws for a bad file. */
 export function readAsciiGrid(text: string): GridRead {
-  const bad = (fault: string): GridRead => ({ ok: false, fault });
-  const header: Record<string, number> = {};
-  let at = 0;
-  for (;;) {
-    const m = /^\s*([A-Za-z_]+)\s+(\S+)[^\S\n]*\n?/.exec(text.slice(at, at + 200));
-    if (!m) break;
-    const value = Number(m[2]);
-    if (!Number.isFinite(value)) return bad(`the heading “${m[1]}” is “${m[2]}”, not a number`);
-    header[m[1].toLowerCase()] = value;
-    at += m[0].length;
-  }
-  const { ncols: columns, nrows: rows, cellsize: cell } = header;
-  for (const [name, value] of [
-    ['ncols', columns],
-    ['nrows', rows],
-    ['cellsize', cell],
-  ] as const)
-    if (!(value > 0)) return bad(`the heading has no ${name}`);
-  if (columns * rows > MAX_CELLS) return bad(`the grid has ${columns * rows} cells, more than ${MAX_CELLS}`);
-  const x0 = header.xllcenter ?? (header.xllcorner === undefined ? NaN : header.xllcorner + cell / 2);
-  const y0 = header.yllcenter ?? (header.yllcorner === undefined ? NaN : header.yllcorner + cell / 2);
-  if (Number.isNaN(x0) || Number.isNaN(y0)) return bad('the heading has no xllcorner or yllcorner');
-  const none = header.nodata_value ?? -9999;
-  const heights = new Float32Array(columns * rows);
-  let count = 0;
-  let holes = 0;
-  const number = /\S+/g;
-  number.lastIndex = at;
-  for (let m = number.exec(text); m; m = number.exec(text)) {
-    const value = Number(m[0]);
-    if (Number.isNaN(value))
-      return bad(`“${m[0].slice(0, 20)}” in row ${Math.floor(count / columns) + 1} of the grid is not a number`);
-    if (count < heights.length) {
-      if (value === none) holes++;
-      heights[count] = value === none ? NaN : value;
-    }
-    count++;
-  }
-  if (count !== heights.length) return bad(`the grid has ${count} heights against ${columns} columns of ${rows} rows`);
-  return { ok: true, grid: { columns, rows, x0, y0, cell, heights }, holes };
+  const reader = new AsciiGridReader();
+  reader.push(text);
+  return reader.end();
 }
 
-/** Height at a place, between the four points round it; NaN outside the grid or beside a hole. m */
+/** A grid of square cells as ESRI ASCII, heights to the centimetre. */
+export function asciiGrid(g: Grid): string {
+  const lines = [
+    `ncols ${g.columns}`,
+    `nrows ${g.rows}`,
+    `xllcenter ${g.x0}`,
+    `yllcenter ${g.y0}`,
+    `cellsize ${g.cellX}`,
+    'NODATA_value -9999',
+  ];
+  for (let r = 0; r < g.rows; r++) {
+    const row: string[] = [];
+    for (let c = 0; c < g.columns; c++) {
+      const z = g.heights[r * g.columns + c];
+      row.push(Number.isNaN(z) ? '-9999' : String(Math.round(z * 100) / 100));
+    }
+    lines.push(row.join(' '));
+  }
+  return `${lines.join('\n')}\n`;
+}
+
+/** Height at a place in the grid's own coordinates, between the four points round it; NaN outside or by a hole. m */
 export function sampleGrid(g: Grid, x: number, y: number): number {
-  const c = (x - g.x0) / g.cell;
-  const r = g.rows - 1 - (y - g.y0) / g.cell;
-  const [c0, r0] = [Math.min(Math.floor(c), g.columns - 2), Math.min(Math.floor(r), g.rows - 2)];
+  const c = (x - g.x0) / g.cellX;
+  const r = g.rows - 1 - (y - g.y0) / g.cellY;
   if (!(c >= 0 && r >= 0 && c <= g.columns - 1 && r <= g.rows - 1)) return NaN;
+  const [c0, r0] = [Math.min(Math.floor(c), g.columns - 2), Math.min(Math.floor(r), g.rows - 2)];
   const [u, v] = [c - c0, r - r0];
-  const h = (i: number, j: number): number => g.heights[j * g.columns + i];
+  const at = r0 * g.columns + c0;
+  const h = g.heights;
   return (
-    (1 - u) * (1 - v) * h(c0, r0) +
-    u * (1 - v) * h(c0 + 1, r0) +
-    (1 - u) * v * h(c0, r0 + 1) +
-    u * v * h(c0 + 1, r0 + 1)
+    (1 - u) * (1 - v) * h[at] +
+    u * (1 - v) * h[at + 1] +
+    (1 - u) * v * h[at + g.columns] +
+    u * v * h[at + g.columns + 1]
   );
 }

@@ -11,6 +11,20 @@ export {
 } from './dailycsv.ts';
 export { readWalkRows, type WalkRow, type WalkRows } from './walkrows.ts';
 export { MAX_TRACK_BYTES, readTracks, type Track, type TrackPointLL, type TracksRead } from './tracks.ts';
-export { readAsciiGrid, sampleGrid, type Grid, type GridRead } from './grid.ts';
+export { asciiGrid, AsciiGridReader, readAsciiGrid, sampleGrid, type Grid, type GridRead } from './grid.ts';
+export { readGeoTiff, type TiffRead } from './geotiff.ts';
+export {
+  boxOf,
+  frameName,
+  guessFrame,
+  heightsOf,
+  planGrid,
+  utmZone,
+  type Box,
+  type Frame,
+  type Origin,
+  type Terrain,
+} from './terrain.ts';
+export { groundAlong, type GroundAlong } from './groundalong.ts';
 export { TRACK_TOLERANCE, trackLegs, type TrackLeg, type TrackLegs } from './tracklegs.ts';
 export { geoJson, gpxOf, walkCsv, type PositionsRead } from './exports.ts';

@@ -1,7 +1,7 @@
 // A track as legs of a walk: simplified to a stated tolerance, heights flagged by where they come from.
 import { simplifyTrack, slopeOf, toMetres, type TrackPoint } from '@vernal-slope/core/survey';
 import type { Survey } from '../schema/index.ts';
-import { sampleGrid, type Grid } from './grid.ts';
+import { heightsOf, type Origin, type Terrain } from './terrain.ts';
 import type { Track } from './tracks.ts';
 
 export interface TrackLeg {
@@ -14,7 +14,7 @@ export interface TrackLeg {
 
 export interface TrackLegs {
   readonly startGroundM: number;
-  readonly origin: { readonly latitudeDeg: number; readonly longitudeDeg: number };
+  readonly origin: Origin;
   readonly start: { readonly eastingM: number; readonly northingM: number };
   readonly legs: readonly TrackLeg[];
   /** Points of the track, and how many were kept. */
@@ -29,24 +29,20 @@ const tidy = (v: number): number => Math.round(v * 1e3) / 1e3;
 /**
  * Legs of a track.
  * @param tolerance how far a point left out may lie from the line, m
- * @param grid heights in place of the track's own, in metres east and north of `origin`
+ * @param terrain heights in place of the track's own
  * @param origin where east and north count from; the track's first point when left out
  */
-export function trackLegs(
-  track: Track,
-  tolerance: number,
-  grid?: Grid,
-  origin?: { readonly latitudeDeg: number; readonly longitudeDeg: number },
-): TrackLegs {
+export function trackLegs(track: Track, tolerance: number, terrain?: Terrain, origin?: Origin): TrackLegs {
   const first = track.points[0];
   const from = origin ?? { latitudeDeg: first.lat, longitudeDeg: first.lon };
   const [, ...metres] = toMetres([{ lat: from.latitudeDeg, lon: from.longitudeDeg }, ...track.points]);
-  const placed: TrackPoint[] = metres.map((p) => (grid ? { ...p, z: sampleGrid(grid, p.x, p.y) } : p));
+  const ground = terrain && heightsOf(terrain, from);
+  const placed: TrackPoint[] = metres.map((p) => (ground ? { ...p, z: ground(p.x, p.y) } : p));
   const faults: string[] = [];
   const without = placed.filter((p) => p.z === undefined || Number.isNaN(p.z)).length;
   if (without > 0)
     faults.push(
-      grid
+      terrain
         ? `${without} of ${placed.length} points lie outside the grid or in its holes`
         : `${without} of ${placed.length} points have no height; bring in an elevation grid, or walk the line with a level`,
     );
@@ -64,7 +60,7 @@ export function trackLegs(
       endGroundM: tidy(b.z),
       eastingM: tidy(b.x),
       northingM: tidy(b.y),
-      survey: { method: grid ? 'grid' : 'gps' },
+      survey: { method: terrain ? 'grid' : 'gps' },
     });
   }
   return {

@@ -4,7 +4,17 @@ import { describe, expect, it } from 'vitest';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import { applyCommand, legsFromRows, legsFromTrack } from '../edit/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
-import { geoJson, gpxOf, readAsciiGrid, readTracks, readWalkRows, sampleGrid, trackLegs, walkCsv } from './index.ts';
+import {
+  geoJson,
+  gpxOf,
+  readAsciiGrid,
+  readTracks,
+  readWalkRows,
+  sampleGrid,
+  trackLegs,
+  walkCsv,
+  type Terrain,
+} from './index.ts';
 
 const demo = (path: string): string => readFileSync(new URL(`../../../../demo/${path}`, import.meta.url), 'utf8');
 const loaded = loadPlan(demo('plans/ousel-bank.vernal.json'));
@@ -18,6 +28,7 @@ const gridOf = (text: string) => {
   if (!read.ok) throw new Error(read.fault);
   return read.grid;
 };
+const inPlan = (text: string): Terrain => ({ grid: gridOf(text), frame: { kind: 'plan' } });
 
 describe('tracks', () => {
   it('of GPX, KML and GeoJSON are the same points', () => {
@@ -103,7 +114,7 @@ describe('a grid', () => {
 describe('a track over the demo’s valley', () => {
   const { tracks } = readTracks(gpx, 'track');
   it('takes heights from the grid, and says so', () => {
-    const legs = trackLegs(tracks[0], 1, gridOf(asc));
+    const legs = trackLegs(tracks[0], 1, inPlan(asc));
     expect(legs.faults).toEqual([]);
     expect(legs.legs.length).toBeGreaterThan(4);
     expect(legs.legs.length).toBeLessThan(tracks[0].points.length / 3);
@@ -117,17 +128,18 @@ describe('a track over the demo’s valley', () => {
     expect(trackLegs(tracks[0], 3).legs.every((l) => l.survey.method === 'gps')).toBe(true);
   });
   it('outside the grid has no legs, and says why', () => {
-    const far = gridOf(asc.replace('xllcenter -40', 'xllcenter 9000'));
+    const far = inPlan(asc.replace('xllcenter -40', 'xllcenter 9000'));
     const legs = trackLegs(tracks[0], 1, far);
     expect(legs.legs).toEqual([]);
     expect(legs.faults[0]).toContain('lie outside the grid');
   });
   it('goes out as GPX and GeoJSON and comes back as the same line', () => {
-    const p = applyCommand(plan, legsFromTrack('main', trackLegs(tracks[0], 1, gridOf(asc))))?.plan as Plan;
+    const p = applyCommand(plan, legsFromTrack('main', trackLegs(tracks[0], 1, inPlan(asc))))?.plan as Plan;
     const origin = { latitudeDeg: p.site?.originLatitudeDeg ?? 0, longitudeDeg: p.site?.originLongitudeDeg ?? 0 };
     for (const out of [gpxOf(p), geoJson(p)]) {
       expect(out.ok).toBe(true);
-      const again = trackLegs(readTracks(out.ok ? out.text : '', 'again').tracks[0], 0, undefined, origin);
+      const back1 = readTracks(out.ok ? out.text : '', 'again').tracks.find((t) => t.name === main(p).name);
+      const again = trackLegs(back1 ?? tracks[0], 0, undefined, origin);
       const back = applyCommand(p, legsFromTrack('main', again))?.plan ?? p;
       main(back).legs.forEach((leg, k) => {
         expect(leg.lengthM).toBeCloseTo(main(p).legs[k].lengthM, 1);
@@ -137,8 +149,9 @@ describe('a track over the demo’s valley', () => {
     }
   });
   it('cannot go out where the plan has no positions', () => {
-    expect(gpxOf(plan).ok).toBe(false);
-    expect(geoJson(plan).ok).toBe(false);
+    const without = { ...plan, site: {} };
+    expect(gpxOf(without).ok).toBe(false);
+    expect(geoJson(without).ok).toBe(false);
   });
 });
 

@@ -245,6 +245,8 @@ export const legSchema = z.looseObject({
   survey: surveySchema.optional(),
   endEastingM: z.number().optional(),
   endNorthingM: z.number().optional(),
+  /** The length was drawn on the view from above, not measured: it follows the positions. */
+  drawn: z.boolean().optional(),
   remark: z.string().max(1000).optional(),
 });
 
