@@ -132,7 +132,9 @@ describe('the tools of the walk', () => {
     await page.go(app.address + OUSEL);
     await (await page.field('Length of leg 2')).click();
     await tool('Split leg 2');
-    await page.until('two halves', async () => (await values('length')).join() === '24,36,36,44,92,54,96');
+    await page.fill('How far along the leg', '30', '');
+    await page.click('take-amount');
+    await page.until('two parts', async () => (await values('length')).join() === '24,30,42,44,92,54,96');
     await (await page.field('Length of leg 2')).click();
     await tool('Join leg 2');
     await page.until('one leg', async () => (await values('length')).join() === '24,72,44,92,54,96');
@@ -192,14 +194,21 @@ describe('a track', () => {
     });
     expect(fault).toContain('not whole');
     await (await page.part('track-file')).sendKeys(valley('ousel-bank.gpx'));
-    const poor = await page.textWhen('track-preview', (t) => t.includes('96 points'));
+    // the grid kept with the plan gives the heights; the receiver's own wander by metres
+    const byGrid = await page.textWhen('track-preview', (t) => t.includes('96 points'));
+    await page.click('by-grid');
+    const poor = await page.textWhen('track-preview', (t) => t !== byGrid);
+    expect(Number(/make (\d+) legs/.exec(poor)?.[1])).toBeGreaterThan(Number(/make (\d+) legs/.exec(byGrid)?.[1]));
+    await page.click('by-grid');
+    await page.textWhen('track-preview', (t) => t === byGrid);
+    // the same grid from its file is the same ground
     await (await page.part('grid-file')).sendKeys(valley('ousel-bank.asc'));
-    expect(await page.textWhen('track-preview', (t) => t !== poor)).toContain('96 points make 6 legs');
+    expect(await page.textWhen('grid-info', (t) => t.includes('ousel-bank.asc'))).toContain('90 by 70 heights');
+    await page.textWhen('track-preview', (t) => t === byGrid);
     await page.click('keep-track');
-    await page.until(
-      'its legs',
-      async () => (await values('length')).join() === '60.999,52.169,36.142,146.187,44.014,44.262',
-    );
+    const legs = Number(/make (\d+) legs/.exec(byGrid)?.[1]);
+    await page.until('its legs', async () => (await values('length')).length === legs);
+    expect((await page.driver.findElements(By.css('td[title*="elevation grid"]'))).length).toBe(legs);
     await page.click('undo');
     await page.until('the old legs', async () => (await values('length')).join() === '24,72,44,92,54,96');
     await page.saved();

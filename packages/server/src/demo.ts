@@ -1,18 +1,20 @@
 // Reads the demo plans of a folder; a demo plan with a fault is our own bug.
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { faultLine, loadPlan } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 const ENDING = '.vernal.json';
 
-/** Demo plans by the id they get, in the order of their file names. */
-export const readDemoPlans = (folder: string): (readonly [id: string, document: Plan])[] =>
+/** Demo plans by the id they get, in the order of their file names, each with its valley where it has one. */
+export const readDemoPlans = (folder: string): (readonly [id: string, document: Plan, grid?: string])[] =>
   readdirSync(folder)
     .filter((name) => name.endsWith(ENDING))
     .sort()
     .map((name) => {
       const loaded = loadPlan(readFileSync(join(folder, name), 'utf8'));
       if (!loaded.ok) throw new Error(`${name}: ${loaded.faults.map(faultLine).join('; ')}`);
-      return [name.slice(0, -ENDING.length), loaded.plan] as const;
+      const id = name.slice(0, -ENDING.length);
+      const grid = join(folder, '../valley', `${id}.asc`);
+      return [id, loaded.plan, existsSync(grid) ? readFileSync(grid, 'utf8') : undefined] as const;
     });

@@ -24,14 +24,17 @@ export const fileNameOf = (plan: Plan, ending = 'vernal.json'): string =>
       .slice(0, 80) || 'plan'
   }.${ending}`;
 
-/** Hands a text to the person as a file. */
-export function downloadText(text: string, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a file to the person. */
+export function downloadBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
+
+export const downloadText = (text: string, name: string, type: string): void =>
+  downloadBlob(new Blob([text], { type }), name);
 
 export const downloadPlan = (plan: Plan): void => downloadText(savePlan(plan), fileNameOf(plan), 'application/json');

@@ -161,7 +161,7 @@ export const slidePlace = (lineId: string, end: LineEnd, chainage: number): Comm
     const [a, b] = [stations[k], stations[k + 1]];
     const share = (c - a.chainage) / (b.chainage - a.chainage);
     const on = (p?: number, q?: number): number | undefined =>
-      p === undefined || q === undefined ? undefined : tidy(p + share * (q - p));
+      p === undefined || q === undefined ? undefined : Math.round((p + share * (q - p)) * 100) / 100;
     const ground = tidy(a.ground + share * (b.ground - a.ground));
     const [east, north] = [on(a.east, b.east), on(a.north, b.north)];
     if (end === 'from') {

@@ -22,15 +22,18 @@ const FOOT = 0.3048;
 /** EPSG codes of the vertical unit: metre, international and US survey foot. */
 const FEET_CODES = [9002, 9003];
 
-function frameOf(keys: Partial<Record<string, unknown>>): Frame | 'unknown' | undefined {
+function frameOf(keys: Partial<Record<string, unknown>>, x: number, y: number): Frame | 'unknown' | undefined {
   const projected = Number(keys.ProjectedCSTypeGeoKey ?? NaN);
   if (projected >= 32601 && projected <= 32660) return { kind: 'utm', zone: projected - 32600, south: false };
   if (projected >= 32701 && projected <= 32760) return { kind: 'utm', zone: projected - 32700, south: true };
   // ETRS89 / UTM differs from WGS 84 by less than a metre
   if (projected >= 25828 && projected <= 25838) return { kind: 'utm', zone: projected - 25800, south: false };
   if (projected >= 26901 && projected <= 26923) return { kind: 'utm', zone: projected - 26900, south: false };
-  if (Number(keys.GTModelTypeGeoKey) === 2) return { kind: 'degrees' };
-  return Number.isNaN(projected) ? undefined : 'unknown';
+  // some writers call every grid geographic; degrees end at 360 and 90
+  if (Number(keys.GTModelTypeGeoKey) === 2)
+    return Math.abs(x) <= 360 && Math.abs(y) <= 90 ? { kind: 'degrees' } : undefined;
+  // 32767: a system of the maker's own, which the person must name
+  return Number.isNaN(projected) || projected === 32767 ? undefined : 'unknown';
 }
 
 /**
@@ -61,7 +64,7 @@ export async function readGeoTiff(file: Blob | ArrayBuffer, onProgress?: (share:
   }
   if (!(place.dx > 0 && place.dy < 0)) return bad('the grid is turned; one with north up is wanted');
   const keys = (image.getGeoKeys() ?? {}) as Partial<Record<string, unknown>>;
-  const frame = frameOf(keys);
+  const frame = frameOf(keys, place.x, place.y);
   if (frame === 'unknown')
     return bad(
       `its coordinates (EPSG ${String(keys.ProjectedCSTypeGeoKey)}) are not known here; WGS 84 degrees or UTM is wanted`,

@@ -3,7 +3,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { and, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { Plan } from '@vernal-slope/plan/schema';
 import type { Db } from './database.ts';
-import { marks, plans, versions } from './schema.ts';
+import { grids, marks, plans, versions } from './schema.ts';
 
 export interface StoredPlan {
   readonly id: string;
@@ -171,6 +171,27 @@ export class PlanStore {
     return rows.length > 0;
   }
 
+  /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none, undefined without a plan. */
+  async grid(id: string): Promise<string | null | undefined> {
+    if (!(await this.get(id))) return undefined;
+    const [row] = await this.#db.select().from(grids).where(eq(grids.planId, id));
+    return row ? gunzipSync(row.ascii).toString('utf8') : null;
+  }
+
+  /** Keeps a grid with a plan in place of the one before; null drops it. @returns false when there is no such plan */
+  async keepGrid(id: string, ascii: string | null): Promise<boolean> {
+    if (!(await this.get(id))) return false;
+    if (ascii === null) await this.#db.delete(grids).where(eq(grids.planId, id));
+    else {
+      const row = { savedAt: this.#now(), ascii: gzipSync(ascii) };
+      await this.#db
+        .insert(grids)
+        .values({ planId: id, ...row })
+        .onConflictDoUpdate({ target: grids.planId, set: row });
+    }
+    return true;
+  }
+
   /** @returns false when there is no such plan */
   async remove(id: string): Promise<boolean> {
     const rows = await this.#db
@@ -192,10 +213,16 @@ export class PlanStore {
   }
 
   /** Puts plans in once for the life of the database. */
-  async seedOnce(name: string, documents: readonly (readonly [id: string, document: Plan])[]): Promise<void> {
+  async seedOnce(
+    name: string,
+    documents: readonly (readonly [id: string, document: Plan, grid?: string])[],
+  ): Promise<void> {
     const seen = await this.#db.select().from(marks).where(eq(marks.name, name));
     if (seen.length > 0) return;
-    for (const [id, document] of documents) await this.create(document, id);
+    for (const [id, document, grid] of documents) {
+      await this.create(document, id);
+      if (grid !== undefined) await this.keepGrid(id, grid);
+    }
     await this.#db.insert(marks).values({ name, value: this.#now().toISOString() });
   }
 }

@@ -31,6 +31,15 @@ export const versions = sqliteTable(
   (table) => [primaryKey({ columns: [table.planId, table.revision] })],
 );
 
+/** The elevation grid of a plan: ESRI ASCII in metres from the plan's origin, gzipped. */
+export const grids = sqliteTable('grids', {
+  planId: text('plan_id')
+    .primaryKey()
+    .references(() => plans.id, { onDelete: 'cascade' }),
+  savedAt: integer('saved_at', { mode: 'timestamp_ms' }).notNull(),
+  ascii: blob('ascii', { mode: 'buffer' }).notNull(),
+});
+
 /** Facts about the database itself, such as whether the demo plans were put in. */
 export const marks = sqliteTable('marks', {
   name: text('name').primaryKey(),

@@ -174,6 +174,31 @@ describe('bad requests', () => {
   });
 });
 
+describe('an elevation grid', () => {
+  const ascii = 'ncols 2\nnrows 2\nxllcenter 0\nyllcenter 0\ncellsize 5\nNODATA_value -9999\n4 3\n2 -9999\n';
+  const put = (id: string, body: string): Promise<Response> =>
+    fetch(`${base}/api/plans/${id}/grid`, { method: 'PUT', headers: { 'Content-Type': 'text/plain' }, body });
+  it('is kept with its plan, given back as it was, and dropped', async () => {
+    const made = await call('POST', '/api/plans', { document: plan });
+    const { id } = made.body as unknown as { id: string };
+    expect((await fetch(`${base}/api/plans/${id}/grid`)).status).toBe(204);
+    expect((await put(id, ascii)).status).toBe(204);
+    expect((await put(id, ascii.replace('4 3', '5 3'))).status).toBe(204);
+    expect(await (await fetch(`${base}/api/plans/${id}/grid`)).text()).toBe(ascii.replace('4 3', '5 3'));
+    expect((await fetch(`${base}/api/plans/${id}/grid`, { method: 'DELETE' })).status).toBe(204);
+    expect((await fetch(`${base}/api/plans/${id}/grid`)).status).toBe(204);
+  });
+  it('that is none is refused with the reason, and of no plan is missing', async () => {
+    const made = await call('POST', '/api/plans', { document: plan });
+    const { id } = made.body as unknown as { id: string };
+    const bad = await put(id, ascii.replace('4 3', '4'));
+    expect(bad.status).toBe(422);
+    expect(await bad.text()).toContain('3 heights against 2 columns of 2 rows');
+    expect((await put('nobody', ascii)).status).toBe(404);
+    expect((await put(id, ' '.repeat(11 * 1024 * 1024))).status).toBe(413);
+  });
+});
+
 describe('the web app', () => {
   it('is served under a policy that lets in only its own scripts, and styles with the page’s nonce', async () => {
     const response = await fetch(`${base}/plan/some/walk`);

@@ -1,7 +1,8 @@
 // The API of plans. Every body and parameter passes a schema.
-import { Router, type Response } from 'express';
+import { Router, text, type Response } from 'express';
 import { z } from 'zod';
 import { checkPlan, nestingDepth, type Fault } from '@vernal-slope/plan/document';
+import { readAsciiGrid } from '@vernal-slope/plan/formats';
 import type { Plan } from '@vernal-slope/plan/schema';
 import type { PlanStore, StoredPlan } from '../db/plans.ts';
 
@@ -122,6 +123,26 @@ export function plansRouter(store: PlanStore): Router {
     if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "name": text or null }.');
     if (await store.nameVersion(req.params.id, Number(req.params.revision), parsed.data.name)) res.status(204).end();
     else noVersion(res);
+  });
+
+  router.get('/plans/:id/grid', async (req, res) => {
+    const grid = await store.grid(req.params.id);
+    if (grid === undefined) missing(res);
+    else if (grid === null) res.status(204).end();
+    else res.type('text/plain').send(grid);
+  });
+
+  router.put('/plans/:id/grid', text({ type: 'text/plain', limit: '10mb' }), async (req, res) => {
+    const ascii: unknown = req.body;
+    const read = readAsciiGrid(typeof ascii === 'string' ? ascii : '');
+    if (!read.ok) return refuse(res, 422, 'not-a-grid', `This is no ESRI ASCII grid: ${read.fault}.`);
+    if (await store.keepGrid(req.params.id, ascii as string)) res.status(204).end();
+    else missing(res);
+  });
+
+  router.delete('/plans/:id/grid', async (req, res) => {
+    if (await store.keepGrid(req.params.id, null)) res.status(204).end();
+    else missing(res);
   });
 
   return router;

@@ -89,6 +89,26 @@ async function ask<T>(
   };
 }
 
+/** A text of the server, or one sent to it; null where there is none. */
+async function askText(method: string, path: string, body?: string): Promise<Answer<string | null>> {
+  try {
+    const response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'Content-Type': 'text/plain' },
+      body,
+      signal: AbortSignal.timeout(PATIENCE_MS * 4),
+    });
+    if (response.ok) return { ok: true, value: response.status === 204 ? null : await response.text() };
+    if (response.status === 404) return { ok: true, value: null };
+    if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+    const error = errorSchema.safeParse(await response.json());
+    const message = error.data?.error.message ?? 'The server refused.';
+    return { ok: false, failure: { kind: 'refused', message, faults: [] } };
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+}
+
 const at = (id: string): string => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
@@ -113,5 +133,9 @@ export const api = {
     ask('GET', `${at(id)}/versions/${revision}`, versionPlanSchema),
   nameVersion: (id: string, revision: number, name: string | null): Promise<Answer<null>> =>
     ask('PUT', `${at(id)}/versions/${revision}`, z.null(), { name }),
+  /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none. */
+  grid: (id: string): Promise<Answer<string | null>> => askText('GET', `${at(id)}/grid`),
+  keepGrid: (id: string, ascii: string): Promise<Answer<string | null>> => askText('PUT', `${at(id)}/grid`, ascii),
+  dropGrid: (id: string): Promise<Answer<string | null>> => askText('DELETE', `${at(id)}/grid`),
   restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
 };

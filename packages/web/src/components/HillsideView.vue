@@ -1,23 +1,31 @@
 <script setup lang="ts">
 // The hillside: a section true to its heights, with the water standing as high as its pressure.
 import { useElementSize } from '@vueuse/core';
-import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { computed, ref, useId } from 'vue';
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import { sectionOf, type Vessel } from '../hillside/section.ts';
-import { fixed, fromSI, showText, unitFor } from '../display/quantities.ts';
+import { endsThatSlide, sectionOf, type SlidingEnd, type Vessel } from '../hillside/section.ts';
+import { useHillView, type Frame, type Span, type Stretch } from '../hillside/useHillView.ts';
+import { distanceTicks, grassAlong, heightTicks, waterColumns } from '../hillside/drawing.ts';
+import { nextLeg } from '../hillside/steps.ts';
+import { showText, unitFor } from '../display/quantities.ts';
 import { nameIn } from '../display/names.ts';
 import { worstOf } from '@vernal-slope/core/judge';
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
 import { useSettings } from '../stores/settings.ts';
 import type { FigureKey } from '../display/words.ts';
-import DropGlyph from './DropGlyph.vue';
+import HillsideTable from './HillsideTable.vue';
+import HillsideTags from './HillsideTags.vue';
+import HillsideTools from './HillsideTools.vue';
 
 export interface LegRef {
   readonly line: string;
   readonly leg: number;
+}
+/** A place being slid along the slope: which end of which line, and where to, m along that line. */
+export interface Slide extends SlidingEnd {
+  readonly chainage: number;
 }
 
 const props = defineProps<{
@@ -26,18 +34,23 @@ const props = defineProps<{
   leg: LegRef | null;
   hovered: LegRef | null;
   title: string;
+  /** Places can be slid. */
+  slides?: boolean;
 }>();
 const emit = defineEmits<{
   leg: [leg: LegRef];
   hover: [leg: LegRef | null];
   choose: [id: string];
   open: [key: FigureKey];
+  slide: [slide: Slide];
+  slid: [done: boolean];
 }>();
 
 const settings = useSettings();
 const holder = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(holder);
 const fade = useId();
+const stretchWish = ref<Stretch>('fit');
 
 const section = computed(() => sectionOf(props.results, props.chosen));
 const plan = computed(() => props.results.compiled.plan);
@@ -45,41 +58,35 @@ const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
 /** Height kept for the key under the drawing: one line where there is room, else two. */
-const foot = computed(() => (narrow.value ? 0 : w.value < 900 ? 36 : 18));
+const foot = computed(() => (narrow.value ? 36 : w.value < 1230 ? 62 : 34));
 const side = computed(() => (narrow.value ? 48 : 84));
-const x = computed(() =>
-  scaleLinear()
-    .domain(section.value.x)
-    .range([side.value + (narrow.value ? 12 : 60), w.value - (narrow.value ? 40 : 90)]),
-);
-const y = computed(() =>
-  scaleLinear()
-    .domain(section.value.z)
-    .range([h.value - foot.value - (narrow.value ? 40 : 34), narrow.value ? 84 : 92]),
-);
+const frame = computed<Frame>(() => ({
+  width: w.value,
+  height: h.value,
+  left: side.value + (narrow.value ? 12 : 60),
+  right: narrow.value ? 40 : 90,
+  top: narrow.value ? 84 : 92,
+  bottom: foot.value + (narrow.value ? 40 : 34),
+}));
+/** The slope that is shown; it stands still while a place is slid. */
+const held = ref<{ x: Span; z: Span; slide: SlidingEnd; begun: number; at: number } | null>(null);
+const spans = computed(() => {
+  const still = held.value;
+  if (!still) return section.value;
+  // a line that is cut or lengthened at its head counts from its new head
+  const shift = still.slide.shifts ? still.at - still.begun : 0;
+  return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
+});
+const { x, y, zoomed, zoomIn, zoomOut, whole } = useHillView(holder, spans as never, frame, stretchWish);
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
-const metresPer = computed(() => fromSI(1, unitFor('height', settings.units)));
-/** Ticks with as many decimals as tell them apart. */
-function ticksOf(from: number, to: number, count: number): { at: number; text: string }[] {
-  const list = scaleLinear().domain([from, to]).ticks(count);
-  const step = list.length > 1 ? list[1] - list[0] : 1;
-  const decimals = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
-  return list.map((at) => ({ at, text: fixed(at, decimals) }));
-}
-const heightTicks = computed(() =>
-  ticksOf(section.value.z[0] * metresPer.value, section.value.z[1] * metresPer.value, narrow.value ? 4 : 7).map(
-    (t) => ({ z: t.at / metresPer.value, text: t.text }),
-  ),
+const ticksZ = computed(() =>
+  heightTicks(y.value, [narrow.value ? 84 : 92, h.value - frame.value.bottom], settings.units, narrow.value ? 4 : 7),
 );
-const distanceTicks = computed(() =>
+const ticksX = computed(() =>
   section.value.strips.length === 0
     ? []
-    : ticksOf(
-        Math.max(0, section.value.x[0]) * metresPer.value,
-        section.value.x[1] * metresPer.value,
-        narrow.value ? 4 : 9,
-      ).map((t) => ({ x: t.at / metresPer.value, text: t.text })),
+    : distanceTicks(x.value, [frame.value.left, w.value - frame.value.right], settings.units, narrow.value ? 4 : 9),
 );
 const lengthUnit = computed(() => unitFor('height', settings.units).symbol);
 
@@ -96,10 +103,14 @@ const groundLine = computed(() => {
       : [{ x: section.value.vessels[0]?.x ?? 0, z: section.value.vessels[0]?.ground ?? 0 }];
   const first = points[0];
   const last = points[points.length - 1];
-  return [{ x: x.value.invert(0), z: first.z }, ...points, { x: x.value.invert(w.value), z: last.z }];
+  return [
+    { x: Math.min(first.x, x.value.invert(0)), z: first.z },
+    ...points,
+    { x: Math.max(last.x, x.value.invert(w.value)), z: last.z },
+  ];
 });
 const groundPath = computed(() => path(groundLine.value) ?? '');
-const earthPath = computed(() => `${groundPath.value}V${h.value}H0Z`);
+const earthPath = computed(() => `${groundPath.value}V${Math.max(h.value, y.value(spans.value.z[0]))}H0Z`);
 const pipePath = computed(() => section.value.strips.map((s) => path([...s.pipe]) ?? '').join(''));
 const standingPath = computed(() => section.value.strips.map((s) => path([...s.standing]) ?? '').join(''));
 const runningPath = computed(() =>
@@ -110,40 +121,8 @@ const waterArea = area<{ x: number; pipe: number; line: number }>()
   .y0((p) => y.value(p.pipe))
   .y1((p) => y.value(Math.max(p.line, p.pipe)));
 const waterPath = computed(() => section.value.strips.map((s) => waterArea([...s.running]) ?? '').join(''));
-
-/** Columns of water between the pipe and the running line, one every few pixels. */
-const columns = computed(() => {
-  const list: { x: number; top: number; foot: number }[] = [];
-  for (const strip of section.value.strips) {
-    const points = strip.running;
-    for (let k = 0; k + 1 < points.length; k++) {
-      const [a, b] = [points[k], points[k + 1]];
-      const [xa, xb] = [x.value(a.x), x.value(b.x)];
-      for (let px = Math.ceil(xa / 6) * 6; px < xb; px += 6) {
-        const t = (px - xa) / (xb - xa);
-        const pipe = a.pipe + t * (b.pipe - a.pipe);
-        const grade = a.line + t * (b.line - a.line);
-        if (grade > pipe) list.push({ x: px, top: y.value(grade), foot: y.value(pipe) });
-      }
-    }
-  }
-  return list;
-});
-
-/** Tufts of grass along the ground, placed the same on every draw. */
-const tufts = computed(() => {
-  let d = '';
-  const points = groundLine.value;
-  for (let k = 0; k + 1 < points.length; k++) {
-    const [xa, xb] = [x.value(points[k].x), x.value(points[k + 1].x)];
-    for (let px = xa + 3; px < xb; px += 5) {
-      const z = y.value(points[k].z) + ((px - xa) / (xb - xa)) * (y.value(points[k + 1].z) - y.value(points[k].z));
-      const lean = ((px * 7919) % 5) - 2;
-      d += `M${px.toFixed(1)} ${z.toFixed(1)}l${(lean * 0.6).toFixed(1)} ${(-2 - ((px * 31) % 3)).toFixed(1)}`;
-    }
-  }
-  return d;
-});
+const columns = computed(() => waterColumns(section.value.strips, x.value, y.value, w.value));
+const tufts = computed(() => grassAlong(groundLine.value, x.value, y.value, w.value));
 
 const shownLeg = computed(() => props.hovered ?? props.leg);
 const band = computed(() =>
@@ -154,7 +133,7 @@ const VESSEL_WIDTH = { tank: 36, trough: 40 } as const;
 function box(v: Vessel): { left: number; width: number; top: number; foot: number; water: number; ground: number } {
   const width = v.node.kind === 'trough' ? VESSEL_WIDTH.trough : VESSEL_WIDTH.tank;
   const gap = v.node.kind === 'trough' ? 14 : 0;
-  const left = v.side === 'end' ? x.value(v.x) + gap : x.value(v.x) - width - (v.side === 'middle' ? 0 : 0);
+  const left = v.side === 'end' ? x.value(v.x) + gap : x.value(v.x) - width;
   return {
     left,
     width,
@@ -164,7 +143,6 @@ function box(v: Vessel): { left: number; width: number; top: number; foot: numbe
     ground: y.value(v.ground),
   };
 }
-
 const vessels = computed(() =>
   section.value.vessels.map((v) => ({
     ...v,
@@ -186,33 +164,27 @@ const labels = computed(() =>
       severity: worstOf(props.results.findings.filter((f) => f.at === t.id)),
       pressure: showText(node?.pressure ?? 0, 'pressure', settings.units),
       flow: showText(node?.flow ?? 0, 'flow', settings.units),
-      left: Math.min(x.value(t.x), w.value - (nameIn(plan.value, t.id).length > 16 ? 108 : 70)),
+      px: x.value(t.x),
       flowing: (node?.flow ?? 0) > 0,
     };
   }),
 );
-
-/** Places at the ends of lines behind, apart from each other where they would touch. */
-const behindEnds = computed(() => {
-  const placed: { left: number; top: number }[] = [];
-  return section.value.behind.flatMap((s) => {
-    if (!s.end) return [];
-    const left = Math.min(Math.max(60, x.value(s.end.x)), w.value - 70);
-    let top = y.value(s.end.z) - 26;
-    while (placed.some((p) => Math.abs(p.left - left) < 110 && Math.abs(p.top - top) < 22)) top += 22;
-    placed.push({ left, top });
-    return [
-      {
-        id: s.end.id,
-        name: nameIn(plan.value, s.end.id),
-        severity: worstOf(props.results.findings.filter((f) => f.at === s.end?.id)),
-        left,
-        top: Math.min(top, h.value - foot.value - 60),
-      },
-    ];
-  });
-});
-const behindGround = computed(() => section.value.behind.map((s) => `${path([...s.ground]) ?? ''}`));
+const behind = computed(() =>
+  section.value.behind.map((s) => ({
+    line: s.line,
+    ground: path([...s.ground]) ?? '',
+    pipe: path([...s.pipe]) ?? '',
+    running: path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '',
+    left: x.value(s.ground[0].x),
+    end: s.end && {
+      id: s.end.id,
+      name: nameIn(plan.value, s.end.id),
+      severity: worstOf(props.results.findings.filter((f) => f.at === s.end?.id)),
+      x: x.value(s.end.x),
+      y: y.value(s.end.z),
+    },
+  })),
+);
 
 const source = computed(() => {
   const first = section.value.strips[0];
@@ -225,13 +197,11 @@ const source = computed(() => {
     x: x.value(first.pipe[0].x),
     y: y.value(node.groundM),
     flow: showText(flow, 'flow', settings.units),
-    type: node.type,
   };
 });
 
 const riseWords = (rise: number): string =>
   Math.abs(rise) < 0.005 ? 'level' : `${rise > 0 ? 'up' : 'down'} ${showText(Math.abs(rise), 'rise', settings.units)}`;
-
 const FLAG_WORDS = { holds: 'holds the flow', stops: 'stops the water', air: 'air can stop it' } as const;
 
 function legAt(event: MouseEvent): LegRef | null {
@@ -242,45 +212,102 @@ function legAt(event: MouseEvent): LegRef | null {
   return found ? { line: found.line, leg: found.leg } : null;
 }
 
+/** Places of the drawn way that can be slid up and down the slope. */
+const sliding = computed(() =>
+  props.slides
+    ? endsThatSlide(section.value, props.results).map((s) => ({
+        ...s,
+        name: nameIn(plan.value, s.node),
+        px: x.value(s.x),
+        py: y.value(s.z),
+      }))
+    : [],
+);
+let pointer = 0;
+let frameAsked = 0;
+function grab(event: PointerEvent, end: SlidingEnd): void {
+  if (event.button !== 0) return;
+  event.preventDefault();
+  event.stopPropagation();
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  held.value = { x: section.value.x, z: section.value.z, slide: end, begun: end.chainage, at: end.chainage };
+}
+function drag(event: PointerEvent): void {
+  if (!held.value) return;
+  pointer = event.clientX;
+  frameAsked ||= requestAnimationFrame(follow);
+}
+/** Once a frame: where the pointer is now, along the line. */
+function follow(): void {
+  frameAsked = 0;
+  const still = held.value;
+  const rect = holder.value?.getBoundingClientRect();
+  if (!still || !rect) return;
+  // in the scale that stands still, whatever the line counts from by now
+  const shift = still.slide.shifts ? still.at - still.begun : 0;
+  const at = x.value.invert(pointer - rect.left) + shift;
+  const along = still.slide.reversed ? still.slide.origin - at : at - still.slide.origin;
+  // to the tenth of a metre: nobody digs in a pipe finer
+  const chainage = Math.round(along * 10) / 10;
+  held.value = { ...still, at: chainage };
+  emit('slide', { ...still.slide, chainage });
+}
+function release(done: boolean): void {
+  if (!held.value) return;
+  cancelAnimationFrame(frameAsked);
+  frameAsked = 0;
+  const moved = held.value.at !== held.value.begun;
+  held.value = null;
+  emit('slid', done && moved);
+}
+/** A metre along the slope by key, five with Shift. */
+function nudge(event: KeyboardEvent, end: SlidingEnd): void {
+  const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+  if (event.key === 'Escape') release(false);
+  if (!step) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const by = step * (event.shiftKey ? 5 : 1) * (end.reversed ? -1 : 1);
+  emit('slide', { ...end, chainage: end.chainage + by });
+  emit('slid', true);
+}
+const slideWords = computed(() => {
+  const still = held.value;
+  if (!still) return '';
+  const by = (still.at - still.begun) * (still.slide.reversed ? -1 : 1);
+  const node = props.results.result.nodes.get(still.slide.node);
+  const kind = props.results.compiled.nodes.get(still.slide.node)?.plan.kind;
+  const moved = `${showText(Math.abs(by), 'distance', settings.units)} ${by >= 0 ? 'down the line' : 'up the line'}`;
+  return `${nameIn(plan.value, still.slide.node)}: ${moved}${
+    kind === 'outlet' || kind === 'trough'
+      ? `, ${showText(node?.pressure ?? 0, 'pressure', settings.units)}, ${showText(node?.flow ?? 0, 'flow', settings.units)}`
+      : ''
+  }`;
+});
+
 function onKey(event: KeyboardEvent): void {
   if (event.altKey || event.ctrlKey || event.metaKey) return;
-  const step =
-    event.key === 'ArrowRight' || event.key === 'ArrowDown'
-      ? 1
-      : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
-        ? -1
-        : 0;
-  if (step === 0) return;
+  const zooming = { '+': zoomIn, '=': zoomIn, '-': zoomOut, Home: whole }[event.key];
+  if (zooming) zooming();
+  else {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!step) return;
+    const next = nextLeg(props.results, section.value, props.leg, step, event.shiftKey);
+    if (next?.choose !== undefined) emit('choose', next.choose);
+    if (next) emit('leg', next.leg);
+  }
   event.preventDefault();
-  const list = section.value.legs;
-  const now = list.findIndex((l) => l.line === props.leg?.line && l.leg === props.leg.leg);
-  const next = list[Math.min(list.length - 1, Math.max(0, now < 0 ? 0 : now + step))];
-  if (next) emit('leg', { line: next.line, leg: next.leg });
+  event.stopPropagation();
 }
 
 const summary = computed(() => {
   const tube = labels.value[0];
+  const keys = 'Use the arrow keys to go along the line, with Shift to take a branch at a tee';
   return tube
-    ? `${props.title}. ${tube.name}: ${tube.flowing ? `${tube.flow} at ${tube.pressure}` : 'no flow'}. Use the arrow keys to go along the line; the walk book below has every figure.`
+    ? `${props.title}. ${tube.name}: ${tube.flowing ? `${tube.flow} at ${tube.pressure}` : 'no flow'}. ${keys}; the walk book below has every figure.`
     : `${props.title}.`;
 });
-
-const rows = computed(() =>
-  section.value.strips.flatMap((strip) => {
-    const map = props.results.compiled.lines.get(strip.line);
-    const found = props.results.result.lines.get(strip.line);
-    if (!map || !found) return [];
-    return map.geometry.chainage.map((chainage, k) => ({
-      key: `${strip.line}-${k}`,
-      line: nameIn(plan.value, strip.line),
-      chainage: showText(chainage, 'distance', settings.units),
-      ground: showText(map.geometry.ground[k], 'height', settings.units),
-      grade: showText(found.grade[k], 'height', settings.units),
-      pressure: showText(found.pressure[k], 'pressure', settings.units),
-    }));
-  }),
-);
-defineExpose({ section });
+const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) => (stretchWish.value = value) });
 </script>
 
 <template>
@@ -288,6 +315,7 @@ defineExpose({ section });
     <div
       ref="holder"
       class="drawing"
+      :class="{ zoomed: zoomed > 1, sliding: held }"
       tabindex="0"
       role="group"
       :aria-label="summary"
@@ -301,7 +329,7 @@ defineExpose({ section });
       "
       @keydown="onKey"
     >
-      <svg :width="w" :height="h" :viewBox="`0 0 ${w} ${h}`" aria-hidden="true" data-test="hillside">
+      <svg :width="w" :height="h" :viewBox="`0 0 ${w} ${h}`" data-test="hillside">
         <defs>
           <linearGradient :id="fade" x1="0" y1="0" x2="0" y2="1">
             <stop offset="0.55" stop-color="var(--earth-wash)" />
@@ -318,18 +346,18 @@ defineExpose({ section });
         />
         <g class="behind" data-test="behind">
           <path
-            v-for="(d, k) in behindGround"
-            :key="k"
-            :d="`${d}V${h}H${x(section.behind[k].ground[0].x)}Z`"
+            v-for="s in behind"
+            :key="s.line"
+            :d="`${s.ground}V${Math.max(h, 2 * h)}H${s.left}Z`"
             class="far-earth"
           />
         </g>
         <path :d="earthPath" :fill="`url(#${fade})`" />
         <g class="behind">
-          <template v-for="(s, k) in section.behind" :key="s.line">
-            <path :d="behindGround[k]" class="far-ground" />
-            <path :d="path([...s.pipe]) ?? ''" class="far-pipe" />
-            <path :d="path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? ''" class="far-line" />
+          <template v-for="s in behind" :key="s.line">
+            <path :d="s.ground" class="far-ground" />
+            <path :d="s.pipe" class="far-pipe" />
+            <path :d="s.running" class="far-line" />
           </template>
         </g>
         <path :d="waterPath" class="water" data-test="water" />
@@ -342,16 +370,16 @@ defineExpose({ section });
         <path :d="runningPath" class="running" data-test="running-line" />
 
         <g class="axis">
-          <g v-for="tick in heightTicks" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
+          <g v-for="tick in ticksZ" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
             <line x1="0" x2="6" />
             <text x="10" dy="0.35em">
-              {{ tick.text }}{{ tick === heightTicks.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}
+              {{ tick.text }}{{ tick === ticksZ.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}
             </text>
           </g>
-          <g v-for="(tick, k) in distanceTicks" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - foot - 18})`">
+          <g v-for="(tick, k) in ticksX" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - foot - 18})`">
             <line y1="-12" y2="-6" />
             <text text-anchor="middle" dy="0.6em">{{ tick.text }}</text>
-            <text v-if="k === distanceTicks.length - 1" :x="tick.text.length * 4 + 8" dy="0.6em">{{ lengthUnit }}</text>
+            <text v-if="k === ticksX.length - 1" :x="tick.text.length * 4 + 8" dy="0.6em">{{ lengthUnit }}</text>
           </g>
         </g>
 
@@ -430,6 +458,27 @@ defineExpose({ section });
           />
         </g>
 
+        <g
+          v-for="s in sliding"
+          :key="`slide-${s.node}-${s.line}`"
+          class="slider"
+          :transform="`translate(${s.px} ${s.py})`"
+          :data-drag="s.node"
+          tabindex="0"
+          role="button"
+          :aria-label="`Move ${s.name} along the slope: arrow keys, a metre each`"
+          @pointerdown="grab($event, s)"
+          @pointermove="drag"
+          @pointerup="release(true)"
+          @pointercancel="release(false)"
+          @keydown="nudge($event, s)"
+          @click.stop
+        >
+          <title>Drag {{ s.name }} up or down the slope</title>
+          <circle class="catch" r="16" />
+          <path class="grip" d="M-9 5l-5 4 5 4M9 5l5 4 -5 4M-13 9h26" />
+        </g>
+
         <g v-for="flag in section.flags" :key="flag.x" class="flag" data-test="flag">
           <path class="pole" :d="`M${x(flag.x)} ${y(flag.z)}V${y(section.z[1]) - 6}`" />
           <path class="cloth" :d="`M${x(flag.x)} ${y(section.z[1]) - 8}h132l-8 11 8 11h-132z`" />
@@ -440,63 +489,21 @@ defineExpose({ section });
         </text>
       </svg>
 
-      <span
-        v-for="v in vessels.filter((v) => v.node.kind === 'tank')"
-        :key="v.id"
-        class="tag"
-        :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }"
-      >
-        <strong>{{ v.name }}</strong><template v-if="!narrow"
-          ><br /><span class="figure">{{ v.holds }}</span></template
-        >
-      </span>
-      <span
-        v-if="source"
-        class="tag"
-        :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }"
-      >
-        <strong>{{ source.name }}</strong><template v-if="!narrow"
-          ><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template
-        >
-      </span>
-      <span
-        v-for="t in labels"
-        :key="t.id"
-        class="tag outlet"
-        :class="{ chosen: t.id === chosen }"
-        :style="{ left: `${t.left}px`, top: '8px' }"
-      >
-        <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
-        <span class="value"
-          ><DropGlyph :level="t.severity" /><button
-            v-if="t.flowing"
-            type="button"
-            class="figure"
-            title="Show the working"
-            @click.stop="emit('open', { of: 'pressure', id: t.id })"
-          >
-            {{ t.pressure }}</button
-          ><span v-else>no flow</span></span
-        >
-      </span>
-
-      <span
-        v-for="e in behindEnds"
-        :key="`behind-${e.id}`"
-        class="tag far"
-        :style="{ left: `${e.left}px`, top: `${e.top}px` }"
-      >
-        <button
-          type="button"
-          :title="`Show the way to ${e.name}`"
-          :data-behind="e.id"
-          @click.stop="emit('choose', e.id)"
-        >
-          <DropGlyph :level="e.severity" :size="13" />{{ e.name }}
-        </button>
-      </span>
-
+      <HillsideTags
+        :vessels="vessels"
+        :source="source"
+        :labels="labels"
+        :behind="behind.flatMap((s) => s.end ?? [])"
+        :chosen="chosen"
+        :narrow="narrow"
+        :width="w"
+        :height="h - foot"
+        @choose="(id) => emit('choose', id)"
+        @open="(key) => emit('open', key)"
+      />
+      <p v-if="slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
+        <slot name="switch" />
         <ul class="key" aria-hidden="true">
           <li>
             <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>standing line, all
@@ -513,36 +520,21 @@ defineExpose({ section });
           </li>
         </ul>
         <p class="scale">
-          Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of tanks and troughs not
-          to scale.
+          Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
         </p>
+        <HillsideTools
+          v-model:stretch="picked"
+          :zoomed="zoomed"
+          :holder="holder"
+          :plan="plan"
+          :title="title"
+          @in="zoomIn"
+          @out="zoomOut"
+          @whole="whole"
+        />
       </div>
     </div>
-    <div class="visually-hidden">
-      <table>
-        <caption>
-          The hillside as a table
-        </caption>
-        <thead>
-          <tr>
-            <th>Line</th>
-            <th>Along the line</th>
-            <th>Ground</th>
-            <th>Running line</th>
-            <th>Pressure</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.key">
-            <td>{{ row.line }}</td>
-            <td>{{ row.chainage }}</td>
-            <td>{{ row.ground }}</td>
-            <td>{{ row.grade }}</td>
-            <td>{{ row.pressure }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <HillsideTable :results="results" :section="section" />
   </section>
 </template>
 
@@ -555,6 +547,45 @@ defineExpose({ section });
   position: relative;
   height: 100%;
   overflow: hidden;
+}
+
+.drawing.zoomed {
+  cursor: grab;
+  touch-action: none;
+}
+
+.slider {
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.slider .catch {
+  fill: transparent;
+}
+
+.slider .grip {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.slider:hover .grip,
+.sliding .slider .grip {
+  stroke: var(--water);
+  stroke-width: 3;
+}
+
+.slide-words {
+  position: absolute;
+  top: 56px;
+  left: 50%;
+  padding: 2px 10px;
+  transform: translateX(-50%);
+  background: var(--sheet);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  font-size: var(--text-s);
+  pointer-events: none;
 }
 
 .drawing:focus-visible {
@@ -705,43 +736,6 @@ svg {
   font-size: var(--text-s);
 }
 
-.tag {
-  position: absolute;
-  line-height: 1.25;
-  font-size: var(--text-s);
-  white-space: nowrap;
-  pointer-events: none;
-  text-shadow:
-    0 0 3px var(--paper),
-    0 0 3px var(--paper);
-}
-
-.tag strong {
-  display: inline-block;
-  max-width: 190px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  vertical-align: bottom;
-  font-size: var(--text-m);
-}
-
-.tag .earth {
-  color: var(--earth-ink);
-}
-
-.tag.outlet {
-  transform: translateX(-50%);
-  text-align: center;
-  pointer-events: auto;
-  padding: 4px 8px;
-  border-radius: var(--radius);
-  text-shadow: none;
-}
-
-.tag.outlet.chosen {
-  background: var(--water-wash);
-}
-
 .far-earth {
   fill: var(--earth-far);
 }
@@ -766,63 +760,20 @@ svg {
   stroke-width: 1.5;
 }
 
-.tag.far {
-  transform: translateX(-50%);
-  pointer-events: auto;
-  text-shadow: none;
-}
-
-.tag.far button {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-  max-width: 150px;
-  min-height: 24px;
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-size: var(--text-s);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  cursor: pointer;
-}
-
-.tag .name {
-  display: block;
-  max-width: 190px;
-  margin: 0 auto;
-  padding: 0;
-  border: 0;
-  background: none;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  font-weight: 700;
-  font-size: var(--text-m);
-  cursor: pointer;
-}
-
-.tag .value {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  font-size: var(--text-m);
-}
-
 .foot {
   position: absolute;
-  left: 16px;
+  left: 12px;
   right: 12px;
   bottom: 2px;
   display: flex;
   flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 0 18px;
+  align-items: center;
+  gap: 2px 14px;
 }
 
 .key {
   display: flex;
-  gap: 18px;
+  gap: 14px;
   margin: 0;
   padding: 0;
   list-style: none;
@@ -837,12 +788,18 @@ svg {
 }
 
 .scale {
+  margin-left: auto;
   color: var(--muted);
   font-size: var(--text-s);
 }
 
 @media (max-width: 700px) {
   .foot {
+    justify-content: space-between;
+  }
+
+  .key,
+  .scale {
     display: none;
   }
 }

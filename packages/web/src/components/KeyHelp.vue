@@ -6,7 +6,8 @@ defineProps<{ show: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean] }>();
 const KEYS: readonly (readonly [string, string])[] = [
   ['1, 2, 3, 4, 7', 'go to Water, Need, Store, Walk, Outlets'],
-  ['← → or ↑ ↓', 'along the line, when the hillside is chosen'],
+  ['← → or ↑ ↓', 'along the line, when the hillside is chosen; with Shift onto a branch at a tee'],
+  ['+, −, Home', 'on the hillside: closer, further, the whole slope'],
   ['Tab, Shift Tab', 'to the next or last field'],
   ['Enter', 'take the figure and go down the column; below the last leg comes the open row'],
   ['Esc', 'put back what stood in the field; close the working'],

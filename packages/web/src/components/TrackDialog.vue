@@ -1,95 +1,93 @@
 <script setup lang="ts">
 // A track brought in for a line: read off the main thread, simplified to a stated tolerance, nothing taken until said.
-import { wrap, type Remote } from 'comlink';
 import { NSelect } from 'naive-ui';
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { METHODS } from '@vernal-slope/core/survey';
-import { MAX_TRACK_BYTES, TRACK_TOLERANCE, type TrackLegs, type TracksRead } from '@vernal-slope/plan/formats';
+import { TRACK_TOLERANCE, type Box, type TrackLegs, type TracksRead } from '@vernal-slope/plan/formats';
 import type { WalkedTrack } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
-import type { TrackApi } from '../worker/tracks.ts';
+import { originOf, useTerrain } from '../stores/terrain.ts';
+import type { GridInfo } from '../worker/terrain.ts';
 import EntryRow from './EntryRow.vue';
+import GridFields from './GridFields.vue';
 import PlainDialog from './PlainDialog.vue';
 
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ plan: Plan }>();
+const props = defineProps<{ plan: Plan; planId: string }>();
 const emit = defineEmits<{ keep: [track: WalkedTrack] }>();
 const settings = useSettings();
+const terrain = useTerrain();
+onMounted(() => void terrain.open(props.planId));
 
-let worker: Worker | undefined;
-let api: Remote<TrackApi> | undefined;
 const read = shallowRef<TracksRead | null>(null);
 const which = ref(0);
 const tolerance = ref(TRACK_TOLERANCE);
-const grid = ref('');
+const grid = shallowRef<GridInfo | null>(null);
+const byGrid = ref(false);
 const trouble = ref('');
-const busy = ref('');
 const legs = shallowRef<TrackLegs | null>(null);
+watch(
+  () => terrain.kept,
+  (kept) => (byGrid.value ||= kept !== null),
+  { immediate: true },
+);
+watch(grid, (now) => (byGrid.value ||= now !== null));
 
-function remote(): Remote<TrackApi> {
-  if (!api) {
-    worker = new Worker(new URL('../worker/tracks.worker.ts', import.meta.url), { type: 'module' });
-    api = wrap<TrackApi>(worker);
-  }
-  return api;
-}
-function stop(): void {
-  worker?.terminate();
-  worker = undefined;
-  api = undefined;
-  busy.value = '';
-}
-onBeforeUnmount(stop);
-
-/** Text of a chosen file, or a word on why not. */
-async function textOf(event: Event): Promise<{ name: string; text: string } | undefined> {
+async function chooseTrack(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
   const file = input.files?.[0];
   input.value = '';
-  trouble.value = '';
-  if (!file) return undefined;
-  if (file.size > MAX_TRACK_BYTES) {
-    trouble.value = `“${file.name}” is larger than 50 MB. Nothing was changed.`;
-    return undefined;
-  }
-  return { name: file.name, text: await file.text() };
-}
-async function chooseTrack(event: Event): Promise<void> {
-  const file = await textOf(event);
   if (!file) return;
-  busy.value = `Reading “${file.name}” …`;
-  const answer = await remote().readTrack(file.text, file.name.replace(/\.\w+$/, ''));
-  busy.value = '';
+  trouble.value = '';
+  const name = file.name.replace(/\.\w+$/, '');
+  const answer = await terrain.withFile(file, (api) => api.readTrack(file, name, terrain.told()));
+  if (!answer) {
+    trouble.value = terrain.trouble;
+    return;
+  }
   read.value = answer.tracks.length > 0 ? answer : null;
   which.value = 0;
   if (answer.tracks.length === 0) trouble.value = `“${file.name}”: ${answer.faults.join('; ')}. Nothing was changed.`;
 }
-async function chooseGrid(event: Event): Promise<void> {
-  const file = await textOf(event);
-  if (!file) return;
-  busy.value = `Reading “${file.name}” …`;
-  const answer = await remote().readGrid(file.text);
-  busy.value = '';
-  if ('fault' in answer) trouble.value = `“${file.name}”: ${answer.fault}. Nothing was changed.`;
-  else grid.value = `${file.name}, ${answer.cells} heights${answer.holes > 0 ? `, ${answer.holes} of them holes` : ''}`;
-}
+/** Where east and north count from: the plan's origin, else the track's first point. */
 const origin = computed(() => {
-  const { originLatitudeDeg: latitudeDeg, originLongitudeDeg: longitudeDeg } = props.plan.site ?? {};
-  return latitudeDeg === undefined || longitudeDeg === undefined ? undefined : { latitudeDeg, longitudeDeg };
+  const first = read.value?.tracks[which.value]?.points[0];
+  return originOf(props.plan) ?? (first && { latitudeDeg: first.lat, longitudeDeg: first.lon });
 });
-watch([read, which, tolerance, grid], async () => {
+watch([read, which, tolerance, grid, byGrid], async () => {
   const now = read.value;
-  legs.value = now ? await remote().legs(now, which.value, tolerance.value, origin.value) : null;
+  legs.value = now ? await terrain.remote().legs(now, which.value, tolerance.value, origin.value, byGrid.value) : null;
 });
 const length = computed(() => legs.value?.legs.reduce((sum, l) => sum + l.lengthM, 0) ?? 0);
 const fall = computed(() => {
   const list = legs.value?.legs ?? [];
   return legs.value && list.length > 0 ? legs.value.startGroundM - list[list.length - 1].endGroundM : 0;
 });
-function keep(): void {
+/** Ground round the track that is kept of a grid brought in with it, m on each side. */
+const ROUND = 300;
+const around = computed<Box | undefined>(() => {
+  const now = legs.value;
+  if (!now || now.legs.length === 0) return undefined;
+  const xs = [now.start.eastingM, ...now.legs.map((l) => l.eastingM)];
+  const ys = [now.start.northingM, ...now.legs.map((l) => l.northingM)];
+  return {
+    x0: Math.min(...xs) - ROUND,
+    y0: Math.min(...ys) - ROUND,
+    x1: Math.max(...xs) + ROUND,
+    y1: Math.max(...ys) + ROUND,
+  };
+});
+async function keep(): Promise<void> {
   if (!legs.value || legs.value.legs.length === 0) return;
+  if (grid.value && byGrid.value && around.value) {
+    const wrong = await terrain.keep(around.value, origin.value);
+    if (wrong) {
+      trouble.value = `The grid could not be kept with the plan: ${wrong}. The track was not taken either.`;
+      return;
+    }
+  }
   emit('keep', legs.value);
   show.value = false;
 }
@@ -105,19 +103,11 @@ function keep(): void {
         data-test="track-file"
         @change="chooseTrack"
     /></EntryRow>
-    <EntryRow
-      label="Heights from a grid: ESRI ASCII"
-      :note="grid || 'in metres east and north of the track’s start; without one the receiver’s own heights are taken'"
-      ><input
-        type="file"
-        accept=".asc,.txt,.grd"
-        aria-label="Elevation grid file"
-        data-test="grid-file"
-        @change="chooseGrid"
-    /></EntryRow>
-    <p v-if="busy" role="status">
-      {{ busy }} <button type="button" class="plain-button edged" @click="stop">Stop</button>
-    </p>
+    <GridFields v-model="grid" :origin="origin" :around="around" />
+    <label v-if="terrain.kept || grid" class="by-grid"
+      ><input v-model="byGrid" type="checkbox" data-test="by-grid" /> take heights from
+      {{ grid ? 'this grid' : 'the grid kept with the plan' }}, not from the receiver</label
+    >
     <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
     <template v-if="read">
       <EntryRow v-if="read.tracks.length > 1" label="Which of them"
@@ -167,6 +157,11 @@ function keep(): void {
 </template>
 
 <style scoped>
+.by-grid {
+  display: block;
+  padding: 6px 0;
+}
+
 .wrong {
   color: var(--brick-ink);
 }

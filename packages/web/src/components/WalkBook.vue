@@ -3,15 +3,18 @@
 import { ArrowDown, ArrowUp, Ellipsis, GripVertical, Plus, Trash2 } from '@lucide/vue';
 import { NDropdown, NSelect } from 'naive-ui';
 import Sortable from 'sortablejs';
-import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import {
   addBranch,
   branchFault,
   insertLeg,
   joinFault,
   joinLegs,
+  legsFromGround,
   legsFromTrack,
+  lineOn,
   moveLeg,
+  moveTee,
   pasteLegs,
   removeLeg,
   removeLine,
@@ -21,6 +24,7 @@ import {
   setPipe,
   setReading,
   setRise,
+  slidePlace,
   splitLeg,
   spreadOverLegs,
   swapEnds,
@@ -36,10 +40,12 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { show, showText, unitFor } from '../display/quantities.ts';
-import { fittingsText, pipeFamily, pipeName } from '../display/names.ts';
+import { fittingsText, nameIn, pipeFamily, pipeName } from '../display/names.ts';
 import type { FigureKey } from '../display/words.ts';
 import { downloadText, fileNameOf } from '../files.ts';
 import { useSettings } from '../stores/settings.ts';
+import type { Asked } from './AmountDialog.vue';
+import { originOf, useTerrain } from '../stores/terrain.ts';
 import FittingsDialog from './FittingsDialog.vue';
 import type { LegRef } from './HillsideView.vue';
 import PipePicker from './PipePicker.vue';
@@ -48,10 +54,12 @@ import ReadingDialog from './ReadingDialog.vue';
 
 // dialogs that few open are fetched when they are opened
 const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));
+const AmountDialog = defineAsyncComponent(() => import('./AmountDialog.vue'));
 const TrackDialog = defineAsyncComponent(() => import('./TrackDialog.vue'));
 
 const props = defineProps<{
   results: PlanResults;
+  planId: string;
   line: string;
   leg: number | null;
   hovered: LegRef | null;
@@ -194,6 +202,10 @@ const tracking = ref(false);
 const toolFault = ref('');
 /** The menu is worked out when it is opened, not on every edit. */
 const toolsOpen = ref(false);
+function openTools(open: boolean): void {
+  toolsOpen.value = open;
+  if (open) void terrain.open(props.planId);
+}
 const NO_TOOLS: { key: string; label: string }[] = [{ key: 'none', label: '' }];
 /** A long menu scrolls rather than leave the window. */
 const menuProps = () => ({ style: 'max-height: 46vh; overflow-y: auto' });
@@ -206,11 +218,63 @@ const ENDS: readonly { key: EndKind; label: string }[] = [
   { key: 'tank', label: 'to a tank' },
   { key: 'junction', label: 'to a place further on' },
 ];
+const terrain = useTerrain();
+/** Asks for a figure, then does it. */
+const asked = shallowRef<Asked | null>(null);
+const length = computed(() => lineNow.value?.legs.reduce((sum, l) => sum + l.lengthM, 0) ?? 0);
+function askSplit(): void {
+  const leg = rows.value[active.value].leg;
+  asked.value = {
+    title: `Split leg ${active.value + 1}`,
+    label: 'How far along the leg',
+    note: `The leg is ${showText(leg.lengthM, 'distance', settings.units)} long. Its rise is shared by length; type the rises as they were measured afterwards.`,
+    value: Number((leg.lengthM / 2).toFixed(2)),
+    quantity: 'distance',
+    limits: { min: 0.01, max: leg.lengthM - 0.01 },
+    action: 'Split it there',
+    run: (si) => run(splitLeg(props.line, active.value, Number(si.toFixed(4)))),
+  };
+}
+function askSlide(): void {
+  const end = lineNow.value?.to ?? '';
+  asked.value = {
+    title: `Move ${nameIn(plan.value, end)} along the slope`,
+    label: 'How much further down the line (back: negative)',
+    note: 'Past the end the ground goes on at the slope of the last leg. Other lines of the place are lengthened or shortened by as much; measure them again.',
+    value: 5,
+    quantity: 'distance',
+    limits: { min: 0.1 - length.value, max: 10_000 },
+    action: 'Move it',
+    run: (si) => run(slidePlace(props.line, 'to', length.value + si)),
+  };
+}
+function askTee(): void {
+  const on = lineOn(plan.value, props.line);
+  const after = on?.legs.reduce((sum, l) => sum + l.lengthM, 0) ?? 0;
+  asked.value = {
+    title: 'Move the tee along the line',
+    label: 'How much further down the line (back: negative)',
+    note: 'The tee takes the height of the ground there. Branches keep their lengths and the heights of their ends; walk their first legs again.',
+    value: 5,
+    quantity: 'distance',
+    limits: { min: 0.1 - length.value, max: after - 0.1 },
+    action: 'Move it',
+    run: (si) => run(moveTee(props.line, si)),
+  };
+}
+/** Ground this near to a straight leg needs no station of its own, m. */
+const GROUND_TOLERANCE = 0.3;
+async function takeGround(): Promise<void> {
+  const ground = await terrain.remote().ground(plan.value, props.line, GROUND_TOLERANCE, originOf(plan.value));
+  toolFault.value = ground.ok
+    ? (run(legsFromGround(props.line, ground)) ?? '')
+    : `No heights were taken: ${ground.fault}.`;
+}
 const tools = computed(() => {
   const no = (fault: string | undefined): { disabled: boolean } => ({ disabled: fault !== undefined });
   return [
     { key: 'reading', label: `Leg ${active.value + 1} as it was read …` },
-    { key: 'split', label: `Split leg ${active.value + 1} in the middle` },
+    { key: 'split', label: `Split leg ${active.value + 1} …` },
     {
       key: 'join',
       label: `Join leg ${active.value + 1} with the next`,
@@ -218,6 +282,13 @@ const tools = computed(() => {
     },
     { key: 'paste', label: 'Paste legs from a sheet …' },
     { key: 'track', label: 'Bring in a track …' },
+    {
+      key: 'ground',
+      label: 'Take the heights of this line from the elevation grid',
+      disabled: !terrain.kept,
+    },
+    { key: 'slide', label: `Move ${nameIn(plan.value, lineNow.value?.to ?? '')} along the slope …` },
+    ...(lineOn(plan.value, props.line) ? [{ key: 'tee', label: 'Move the tee along the line …' }] : []),
     { key: 'reverse', label: 'Turn the walk round: it was made from the far end' },
     ...(closes.value && Math.abs(closes.value.misclosure) > 5e-4
       ? [
@@ -248,6 +319,10 @@ function useTool(key: string): void {
   if (key === 'reading') reading.value = true;
   else if (key === 'paste') pasting.value = true;
   else if (key === 'track') tracking.value = true;
+  else if (key === 'split') askSplit();
+  else if (key === 'slide') askSlide();
+  else if (key === 'tee') askTee();
+  else if (key === 'ground') void takeGround();
   else if (key.startsWith('save-')) void saveAs(key.slice('save-'.length));
   else if (key.startsWith('branch-')) {
     const command = addBranch(plan.value, id, active.value, key.slice('branch-'.length) as EndKind);
@@ -257,9 +332,7 @@ function useTool(key: string): void {
     emit('choose', command.node);
     void focusCell(0, 'length');
   } else {
-    const leg = rows.value[active.value]?.leg;
     const commands: Readonly<Record<string, () => Command>> = {
-      split: () => splitLeg(id, active.value, Number((leg.lengthM / 2).toFixed(2))),
       join: () => joinLegs(id, active.value),
       reverse: () => reverseLegs(id),
       spread: () => spreadOverLegs(id, closes.value?.misclosure ?? 0),
@@ -378,7 +451,7 @@ defineExpose({ focusCell, add });
           placement="bottom-end"
           :menu-props="menuProps"
           @select="useTool"
-          @update:show="(open: boolean) => (toolsOpen = open)"
+          @update:show="openTools"
         >
           <button
             type="button"
@@ -647,7 +720,8 @@ defineExpose({ focusCell, add });
       @keep="keepReading"
     />
     <PasteDialog v-if="pasting" v-model:show="pasting" @keep="keepPaste" />
-    <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" @keep="keepTrack" />
+    <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" :plan-id="planId" @keep="keepTrack" />
+    <AmountDialog v-if="asked" :asked="asked" @close="asked = null" />
     <p class="visually-hidden" aria-live="polite">
       {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
     </p>

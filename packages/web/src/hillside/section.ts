@@ -22,6 +22,8 @@ export interface SectionLeg {
 
 export interface SectionStrip {
   readonly line: string;
+  /** Drawn from its end to its start. */
+  readonly reversed: boolean;
   readonly ground: readonly Point[];
   readonly pipe: readonly Point[];
   /** Pipe and running line at the same x, for the water between them. */
@@ -151,6 +153,7 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     const order = <T>(list: T[]): T[] => (reversed ? list.reverse() : list);
     strips.push({
       line,
+      reversed,
       ground: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.ground[s] }))),
       pipe: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.pipe[s] }))),
       running: order(
@@ -214,6 +217,48 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
   return { strips, behind, legs, vessels, tubes, flags, ...extent([...behind, ...strips], vessels, tubes) };
 }
 
+/** An end of a line on the drawn way, whose place can be slid along the slope. */
+export interface SlidingEnd {
+  readonly node: string;
+  readonly line: string;
+  readonly end: 'from' | 'to';
+  /** Where the place stands now, m along its line from the line's start. */
+  readonly chainage: number;
+  /** x of the line's start; x falls along a reversed line. */
+  readonly origin: number;
+  readonly reversed: boolean;
+  /** x counts from this place, so that all else shifts when it moves. */
+  readonly shifts: boolean;
+  readonly x: number;
+  readonly z: number;
+}
+
+/** The chosen place and the tanks above it: what can be slid up and down the drawn way. */
+export function endsThatSlide(section: Section, results: PlanResults): SlidingEnd[] {
+  const { lines, nodes } = results.compiled;
+  const ends: SlidingEnd[] = [];
+  section.strips.forEach((strip, k) => {
+    const map = lines.get(strip.line);
+    if (!map) return;
+    const length = lengthOf(results, strip.line);
+    const [first, last] = [strip.ground[0], strip.ground[strip.ground.length - 1]];
+    const { reversed } = strip;
+    const base = { line: strip.line, reversed, origin: reversed ? last.x : first.x };
+    const add = (end: 'from' | 'to', shifts: boolean): void => {
+      const node = map.plan[end];
+      const kind = nodes.get(node)?.plan.kind;
+      if (kind !== 'tank' && kind !== 'trough' && kind !== 'outlet') return;
+      if (ends.some((e) => e.node === node)) return;
+      const at = (end === 'from') === reversed ? last : first;
+      ends.push({ ...base, node, end, chainage: end === 'from' ? 0 : length, shifts, x: at.x, z: at.z });
+    };
+    // the head of the last stretch is where x counts from
+    add(reversed ? 'to' : 'from', first.x === 0);
+    if (k === section.strips.length - 1) add(reversed ? 'from' : 'to', false);
+  });
+  return ends;
+}
+
 /** Lines that hang on the chain's places, and on those in turn, each laid out away from the chain. */
 function behindStrips(results: PlanResults, taken: Set<string>, placeX: Map<string, number>): BehindStrip[] {
   const { compiled, result } = results;
@@ -237,6 +282,7 @@ function behindStrips(results: PlanResults, taken: Set<string>, placeX: Map<stri
       const takes = node?.kind === 'outlet' || node?.kind === 'trough' || node?.kind === 'tank';
       strips.push({
         line: id,
+        reversed,
         ground: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.ground[s] }))),
         pipe: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.pipe[s] }))),
         running: order(

@@ -9,11 +9,12 @@ import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { worstOf } from '@vernal-slope/core/judge';
 import { storeFindings } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
-import { changePlan, replacePlan, setTitle, type Command } from '@vernal-slope/plan/edit';
+import { applyCommand, changePlan, replacePlan, setTitle, slidePlace, type Command } from '@vernal-slope/plan/edit';
+import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type Version, type VersionPlan } from '../api/client.ts';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
-import HillsideView, { type LegRef } from '../components/HillsideView.vue';
+import HillsideView, { type LegRef, type Slide } from '../components/HillsideView.vue';
 import JudgementColumn from '../components/JudgementColumn.vue';
 import KeyHelp from '../components/KeyHelp.vue';
 import NameField from '../components/NameField.vue';
@@ -22,6 +23,7 @@ import StairNav, { type Step } from '../components/StairNav.vue';
 import StoreStep from '../components/StoreStep.vue';
 import FindingList from '../components/FindingList.vue';
 import TopBar from '../components/TopBar.vue';
+import ViewSwitch from '../components/ViewSwitch.vue';
 import WalkBook from '../components/WalkBook.vue';
 import WorkingDrawer from '../components/WorkingDrawer.vue';
 import { useBudget } from '../composables/useBudget.ts';
@@ -39,6 +41,7 @@ import { useSettings } from '../stores/settings.ts';
 
 // steps that are not on the way to the first answer are fetched when they are opened
 const WaterStep = defineAsyncComponent(() => import('../components/WaterStep.vue'));
+const FromAbove = defineAsyncComponent(() => import('../components/FromAbove.vue'));
 const HistoryDialog = defineAsyncComponent(() => import('../components/HistoryDialog.vue'));
 const NeedStep = defineAsyncComponent(() => import('../components/NeedStep.vue'));
 
@@ -69,6 +72,7 @@ const leg = ref<LegRef | null>(null);
 const hovered = ref<LegRef | null>(null);
 const figure = shallowRef<FigureKey | null>(null);
 const keysShown = ref(false);
+const above = ref(false);
 const trying = ref('');
 
 watch(
@@ -216,6 +220,24 @@ function redo(): void {
   trying.value = '';
   store.redo();
 }
+/** The plan with a place slid to where the pointer is; nothing is changed until it is let go. */
+const slidePlan = shallowRef<Plan | null>(null);
+const slideCommand = shallowRef<Command | null>(null);
+const slideResults = usePlanResults(slidePlan);
+function slideTo(slide: Slide): void {
+  if (!plan.value || viewing.value) return;
+  slideCommand.value = slidePlace(slide.line, slide.end, slide.chainage);
+  slidePlan.value = applyCommand(plan.value, slideCommand.value)?.plan ?? plan.value;
+}
+function slid(done: boolean): void {
+  const command = slideCommand.value;
+  slidePlan.value = null;
+  slideCommand.value = null;
+  if (!done || !command) return;
+  const faults = edit(command);
+  if (faults.length > 0) notice.value = `It cannot stand there: ${faults[0].message}.`;
+}
+
 /** Another place: its own way, from its own walk. */
 function choosePlace(node: string): void {
   picked.value = node;
@@ -405,29 +427,49 @@ const setTemperature = (event: Event): void => {
       </button>
     </p>
     <div class="upper">
-      <div class="heading">
+      <div v-if="!above" class="heading">
         <h1>{{ heading.title }}</h1>
         <p class="muted">{{ heading.text }}</p>
       </div>
+      <FromAbove
+        v-if="above"
+        class="hill tall"
+        :results="results"
+        :plan-id="id"
+        :chosen="chosen"
+        :leg="leg"
+        :hovered="hovered"
+        :edit="edit"
+        @leg="pickLeg"
+        @hover="(ref: LegRef | null) => (hovered = ref)"
+        @choose="choosePlace"
+        ><template #switch><ViewSwitch v-model="above" /></template
+      ></FromAbove>
       <HillsideView
+        v-else
         class="hill"
         :class="{ low: stepJudgement }"
-        :results="results"
+        :results="slideResults ?? results"
         :chosen="chosen"
         :leg="leg"
         :hovered="hovered"
         :title="heading.title"
+        :slides="!viewing"
         @leg="pickLeg"
         @hover="(ref) => (hovered = ref)"
         @choose="choosePlace"
         @open="(key) => (figure = key)"
-      />
+        @slide="slideTo"
+        @slid="slid"
+        ><template #switch><ViewSwitch v-model="above" /></template
+      ></HillsideView>
     </div>
     <div class="lower">
       <div class="page">
         <WalkBook
           v-if="current === 'walk' && shownLine"
           :results="results"
+          :plan-id="id"
           :line="shownLine"
           :leg="leg && leg.line === shownLine ? leg.leg : null"
           :hovered="hovered"
@@ -515,7 +557,7 @@ const setTemperature = (event: Event): void => {
       <FindingList v-if="stepJudgement" :plan="plan" v-bind="stepJudgement" @open="(key) => (figure = key)" />
       <JudgementColumn
         v-else
-        :results="results"
+        :results="slideResults ?? results"
         :chosen="chosen"
         :slow="slow"
         :busy="busy"
@@ -593,11 +635,15 @@ const setTemperature = (event: Event): void => {
 }
 
 .hill {
-  height: 316px;
+  height: 328px;
+}
+
+.hill.tall {
+  height: 400px;
 }
 
 .hill.low {
-  height: 250px;
+  height: 264px;
 }
 
 .lower {

@@ -1,0 +1,207 @@
+<script setup lang="ts">
+// Names over the hillside: tanks, the source, where water comes out, places at the ends of lines behind.
+import { computed } from 'vue';
+import type { Severity } from '@vernal-slope/core/judge';
+import { placeLabels } from '../hillside/labels.ts';
+import type { FigureKey } from '../display/words.ts';
+import DropGlyph from './DropGlyph.vue';
+
+interface VesselTag {
+  readonly id: string;
+  readonly name: string;
+  readonly holds: string;
+  readonly node: { readonly kind: string };
+  readonly box: { readonly left: number; readonly width: number; readonly top: number };
+}
+interface TubeTag {
+  readonly id: string;
+  readonly name: string;
+  readonly severity: Severity;
+  readonly pressure: string;
+  readonly px: number;
+  readonly flowing: boolean;
+}
+interface FarTag {
+  readonly id: string;
+  readonly name: string;
+  readonly severity: Severity;
+  readonly x: number;
+  readonly y: number;
+}
+
+const props = defineProps<{
+  vessels: readonly VesselTag[];
+  source: { name: string; x: number; y: number; flow: string } | null;
+  labels: readonly TubeTag[];
+  behind: readonly FarTag[];
+  chosen: string;
+  narrow: boolean;
+  width: number;
+  height: number;
+}>();
+const emit = defineEmits<{ choose: [id: string]; open: [key: FigureKey] }>();
+
+const inside = (px: number): boolean => px >= 0 && px <= props.width;
+const tanks = computed(() =>
+  props.vessels.filter((v) => v.node.kind === 'tank' && inside(v.box.left + v.box.width / 2)),
+);
+/** Taps along the way: only the chosen one has its pressure written where there are many. */
+const tubes = computed(() => {
+  const seen = props.labels.filter((t) => inside(t.px));
+  const kept: (TubeTag & { left: number })[] = [];
+  const chosenLast = [...seen].sort((a, b) => Number(b.id === props.chosen) - Number(a.id === props.chosen));
+  for (const t of chosenLast) {
+    const left = Math.max(60, Math.min(t.px, props.width - (t.name.length > 16 ? 108 : 70)));
+    if (kept.every((k) => Math.abs(k.left - left) > 116)) kept.push({ ...t, left });
+  }
+  return kept;
+});
+/** Places at the ends of lines behind, apart from each other where they would touch. */
+const far = computed(() => {
+  const seen = props.behind.filter((e) => inside(e.x));
+  const width = (name: string): number => Math.min(150, 42 + 7 * name.length);
+  const placed = placeLabels(
+    seen.map((e) => ({ id: e.id, x: e.x, y: e.y - 26, width: width(e.name) })),
+    { width: props.width, height: props.height - 8 },
+  );
+  return placed.flatMap((p) => {
+    const tag = seen.find((e) => e.id === p.id);
+    return tag ? [{ ...tag, ...p }] : [];
+  });
+});
+</script>
+
+<template>
+  <span
+    v-for="v in tanks"
+    :key="v.id"
+    class="tag"
+    :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }"
+  >
+    <strong>{{ v.name }}</strong><template v-if="!narrow"
+      ><br /><span class="figure">{{ v.holds }}</span></template
+    >
+  </span>
+  <span
+    v-if="source && inside(source.x)"
+    class="tag"
+    :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }"
+  >
+    <strong>{{ source.name }}</strong><template v-if="!narrow"
+      ><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template
+    >
+  </span>
+  <span
+    v-for="t in tubes"
+    :key="t.id"
+    class="tag outlet"
+    :class="{ chosen: t.id === chosen }"
+    :style="{ left: `${t.left}px`, top: '8px' }"
+  >
+    <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
+    <span class="value"
+      ><DropGlyph :level="t.severity" /><button
+        v-if="t.flowing"
+        type="button"
+        class="figure"
+        title="Show the working"
+        @click.stop="emit('open', { of: 'pressure', id: t.id })"
+      >
+        {{ t.pressure }}</button
+      ><span v-else>no flow</span></span
+    >
+  </span>
+  <span v-for="e in far" :key="`behind-${e.id}`" class="tag far" :style="{ left: `${e.left}px`, top: `${e.top}px` }">
+    <button
+      type="button"
+      :title="`Show the way to ${e.name}`"
+      :aria-label="`Show the way to ${e.name}`"
+      :data-behind="e.id"
+      @click.stop="emit('choose', e.id)"
+    >
+      <DropGlyph :level="e.severity" :size="13" /><template v-if="!e.small">{{ e.name }}</template>
+    </button>
+  </span>
+</template>
+
+<style scoped>
+.tag {
+  position: absolute;
+  line-height: 1.25;
+  font-size: var(--text-s);
+  white-space: nowrap;
+  pointer-events: none;
+  text-shadow:
+    0 0 3px var(--paper),
+    0 0 3px var(--paper);
+}
+
+.tag strong {
+  display: inline-block;
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: bottom;
+  font-size: var(--text-m);
+}
+
+.tag .earth {
+  color: var(--earth-ink);
+}
+
+.tag.outlet {
+  transform: translateX(-50%);
+  text-align: center;
+  pointer-events: auto;
+  padding: 4px 8px;
+  border-radius: var(--radius);
+  text-shadow: none;
+}
+
+.tag.outlet.chosen {
+  background: var(--water-wash);
+}
+
+.tag.far {
+  transform: translateX(-50%);
+  pointer-events: auto;
+  text-shadow: none;
+}
+
+.tag.far button {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  max-width: 150px;
+  min-height: 24px;
+  padding: 0 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-size: var(--text-s);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  cursor: pointer;
+}
+
+.tag .name {
+  display: block;
+  max-width: 190px;
+  margin: 0 auto;
+  padding: 0;
+  border: 0;
+  background: none;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-weight: 700;
+  font-size: var(--text-m);
+  cursor: pointer;
+}
+
+.tag .value {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  font-size: var(--text-m);
+}
+</style>
