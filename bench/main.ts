@@ -12,4 +12,6 @@ storageBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();
+  const { groundBench } = await import('./ground.ts');
+  await groundBench();
 }
