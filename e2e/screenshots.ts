@@ -5,11 +5,14 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { RunningApp } from './harness/app.ts';
+import { bigPlan } from '../bench/sixty.ts';
 import { Page } from './harness/page.ts';
 
 interface Shot {
   readonly name: string;
   readonly path: string;
+  /** A plan of its own, made for the picture. */
+  readonly plan?: () => object;
   readonly size?: readonly [width: number, height: number];
   readonly theme?: 'light' | 'dark' | 'outdoor';
   /** What is done before the picture is taken. */
@@ -64,6 +67,16 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
+  {
+    name: 'above',
+    path: OUSEL,
+    act: async (page) => {
+      await page.part('remedy');
+      await page.click('view-above');
+      await page.part('contour');
+    },
+  },
+  { name: 'sixty', path: '', plan: bigPlan, act: async (page) => void (await page.part('flow')) },
   { name: 'start', path: '/start' },
   { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },
   { name: 'phone', path: OUSEL, size: PHONE, theme: 'outdoor', act: async (page) => void (await page.part('remedy')) },
@@ -75,11 +88,20 @@ mkdirSync(folder, { recursive: true });
 const app = new RunningApp();
 await app.start();
 const page = await Page.open();
+/** Puts a plan into the app. @returns its path */
+async function made(document: object): Promise<string> {
+  const answer = await fetch(`${app.address}/api/plans`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ document }),
+  });
+  return `/plan/${((await answer.json()) as { id: string }).id}`;
+}
 try {
   for (const shot of SHOTS) {
     if (positionals.length > 0 && !positionals.includes(shot.name)) continue;
     await page.size(...(shot.size ?? [1280, 800]));
-    await page.go(app.address + shot.path);
+    await page.go(app.address + (shot.plan ? await made(shot.plan()) : shot.path));
     await page.setTheme(shot.theme ?? 'light');
     await page.find('h1, h2');
     await shot.act?.(page);

@@ -415,3 +415,21 @@ describe('symmetric factorisation', () => {
     expect(f.factor()).toBe(false);
   });
 });
+
+describe('a generous spring', () => {
+  it.each([1, 60, 600, 6000])('of %d L/min is held to its yield and converges', (lpm) => {
+    const b = new NetworkBuilder();
+    const [surface, low] = [b.fixedNode(), b.fixedNode()];
+    const outlet = b.node();
+    const limit = b.yieldLimit(surface, outlet);
+    b.pipe(outlet, low, [pipe(20, 0.3, 7e-6)]);
+    const network = b.build('darcy-weisbach', NU);
+    const state = openState(network);
+    state.fixedHead[surface] = 30;
+    state.limit[limit] = lpm / 60_000;
+    const s = solve(network, state);
+    expect(s.converged).toBe(true);
+    expect(s.flow[limit] * 60_000).toBeCloseTo(lpm, 6);
+    expect(s.status[limit]).toBe(LinkStatus.Held);
+  });
+});

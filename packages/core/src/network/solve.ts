@@ -32,12 +32,16 @@ export function solve(network: Network, state: NetworkState): Solution {
   const changes = new Uint8Array(n.linkCount);
   let iterations = 0;
   let converged = false;
+  // humps are sought on flows that are near enough, then once more on the answer
+  let loose = !n.siphons && n.pointElevation.length > 0;
   for (let round = 0; round < MAX_ROUNDS; round++) {
-    const result = newton(n, state, holds, flow, head, state.warm !== undefined || round > 0);
+    const result = newton(n, state, holds, flow, head, state.warm !== undefined || round > 0, loose);
     iterations += result.iterations;
     converged = result.converged;
     if (!converged || n.siphons) break;
-    if (!updateHolds(n, holds, flow, head, changes)) break;
+    const changed = updateHolds(n, holds, flow, head, changes);
+    if (!changed && !loose) break;
+    loose = changed && round < MAX_ROUNDS / 2;
   }
   return finish(n, state, holds, flow, head, converged, iterations);
 }

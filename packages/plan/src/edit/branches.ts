@@ -15,9 +15,15 @@ const freeLineId = (plan: Plan, stem: string): string => {
 };
 
 /** What a branch or a walk can lead to. */
-export type EndKind = 'outlet' | 'trough' | 'tank' | 'junction';
+export type EndKind = 'outlet' | 'trough' | 'tank' | 'junction' | 'source';
 
-const END_NAMES: Readonly<Record<EndKind, string>> = { outlet: 'Tap', trough: 'Trough', tank: 'Tank', junction: 'Tee' };
+const END_NAMES: Readonly<Record<EndKind, string>> = {
+  outlet: 'Tap',
+  trough: 'Trough',
+  tank: 'Tank',
+  junction: 'Tee',
+  source: 'Spring',
+};
 
 /** A node of a kind with figures to start from, each of which can be changed. */
 function newEnd(id: string, kind: EndKind, groundM: number): PlanNode {
@@ -72,6 +78,9 @@ function newEnd(id: string, kind: EndKind, groundM: number): PlanNode {
       };
     case 'junction':
       return { id, kind, name, groundM };
+    case 'source':
+      // nobody has measured it yet: a trickle, to be replaced by the first bucket test
+      return { id, kind, type: 'spring', name, groundM: groundM + 1, yieldLpm: 1, heightM: 0.2 };
   }
 }
 
@@ -137,16 +146,47 @@ export function addBranch(
       const ground = draft.nodes.find((n) => n.id === tee)?.groundM;
       if (tee === undefined || ground === undefined || !like) return;
       draft.nodes.push(newEnd(node, kind, ground));
+      // water comes from a spring, and goes to everything else
+      const source = kind === 'source';
       draft.lines.push({
         id: branch,
-        name: `To the ${END_NAMES[kind].toLowerCase()}`,
-        from: tee,
-        to: node,
+        name: `${source ? 'From' : 'To'} the ${END_NAMES[kind].toLowerCase()}`,
+        from: source ? node : tee,
+        to: source ? tee : node,
         legs: [{ lengthM: 20, endGroundM: ground, pipe: structuredClone(like.pipe), depthM: like.depthM ?? 0 }],
       });
     },
   };
 }
+
+/** Places that a line's end can be led to: those of another line, where water can come in. */
+export const endsFor = (plan: Plan, lineId: string): PlanNode[] => {
+  const line = lineOf(plan, lineId);
+  return plan.nodes.filter((n) => n.kind !== 'source' && n.id !== line?.to && n.id !== line?.from);
+};
+
+/** Leads the end of a line to a place that is there already: a tee of another line closes a loop. */
+export const joinEnd = (lineId: string, node: string): Command => ({
+  label: 'end of the line led elsewhere',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    const place = plan.nodes.find((n) => n.id === node);
+    if (!line || !place || line.from === node) return;
+    const before = line.to;
+    line.to = node;
+    const last = line.legs[line.legs.length - 1];
+    last.endGroundM = place.groundM;
+    const rise = Math.abs(place.groundM - (line.legs.at(-2)?.endGroundM ?? nodeGround(plan, line.from)));
+    last.lengthM = Math.max(last.lengthM, Math.ceil(rise * 100) / 100);
+    if (place.eastingM !== undefined && place.northingM !== undefined)
+      [last.endEastingM, last.endNorthingM] = [place.eastingM, place.northingM];
+    else dropPosition(last);
+    const hangs = plan.lines.some((l) => l.from === before || l.to === before);
+    if (!hangs) plan.nodes = plan.nodes.filter((n) => n.id !== before || n.kind === 'tank' || n.kind === 'source');
+  },
+});
+
+const nodeGround = (plan: Plan, id: string): number => plan.nodes.find((n) => n.id === id)?.groundM ?? 0;
 
 /** Swaps the ends of a line: its legs come in the other order, each ending where it began. */
 export const swapEnds = (lineId: string): Command => ({

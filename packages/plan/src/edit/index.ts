@@ -30,7 +30,7 @@ export {
   type PastedRow,
   type WalkedTrack,
 } from './legs.ts';
-export { addBranch, branchFault, removeLine, swapEnds, type EndKind } from './branches.ts';
+export { addBranch, branchFault, endsFor, joinEnd, removeLine, swapEnds, type EndKind } from './branches.ts';
 export {
   keepLayout,
   legsFromGround,

@@ -7,6 +7,7 @@ import type { Line, Plan } from '../schema/index.ts';
 import {
   addBranch,
   applyCommand,
+  joinEnd,
   joinLegs,
   keepLayout,
   lineOn,
@@ -127,6 +128,27 @@ describe('a place slid along the slope', () => {
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('a line led to a place that is there', () => {
+  it('closes a loop, ends at the height of the place and takes the lost end away', () => {
+    const first = addBranch(ousel, 'main', 1, 'junction');
+    const a = after(ousel, first);
+    const second = addBranch(a, main(a).id, 0, 'outlet');
+    const b = after(a, second, joinEnd(second.line, first.node));
+    const line = b.lines.find((l) => l.id === second.line) as Line;
+    expect(line.to).toBe(first.node);
+    expect(node(b, second.node)).toBeUndefined();
+    expect(line.legs[0].endGroundM).toBe(node(b, first.node)?.groundM);
+    expect(crossChecks(b)).toEqual([]);
+  });
+  it('and a spring met on the way gives into the tee', () => {
+    const spring = addBranch(ousel, 'main', 1, 'source');
+    const p = after(ousel, spring);
+    const line = p.lines.find((l) => l.id === spring.line) as Line;
+    expect(line.from).toBe(spring.node);
+    expect(crossChecks(p)).toEqual([]);
   });
 });
 

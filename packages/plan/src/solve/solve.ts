@@ -45,10 +45,14 @@ function nodeFlow(map: NodeMap, flow: Float64Array): number {
   }
 }
 
-/** Solves a compiled plan for one situation. */
-export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Solution): PlanResult {
-  const solution = solve(c.network, { ...stateFor(c, options), warm });
-  const standing = solve(c.standingNetwork, standingState(c, options));
+/** Solves a compiled plan for one situation; `warm` an earlier answer of a network of the same shape. */
+export function solvePlan(
+  c: Compiled,
+  options: StateOptions = {},
+  warm?: Pick<PlanResult, 'solution' | 'standing'>,
+): PlanResult {
+  const solution = solve(c.network, { ...stateFor(c, options), warm: warm?.solution });
+  const standing = solve(c.standingNetwork, { ...standingState(c, options), warm: warm?.standing });
   const density = c.water.density;
   const nodes = new Map<string, NodeResult>();
   for (const [id, map] of c.nodes) {

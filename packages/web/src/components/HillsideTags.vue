@@ -163,7 +163,8 @@ const far = computed(() => {
 }
 
 .tag.far {
-  transform: translateX(-50%);
+  top: 0;
+  left: 0;
   pointer-events: auto;
   text-shadow: none;
 }

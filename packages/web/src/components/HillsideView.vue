@@ -2,7 +2,7 @@
 // The hillside: a section true to its heights, with the water standing as high as its pressure.
 import { useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
-import { computed, ref, useId } from 'vue';
+import { computed, ref, shallowRef, useId, watch } from 'vue';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { endsThatSlide, sectionOf, type SlidingEnd, type Vessel } from '../hillside/section.ts';
 import { useHillView, type Frame, type Span, type Stretch } from '../hillside/useHillView.ts';
@@ -54,6 +54,11 @@ const stretchWish = ref<Stretch>('fit');
 
 const section = computed(() => sectionOf(props.results, props.chosen));
 const plan = computed(() => props.results.compiled.plan);
+/** What the table reads: nothing that only passes by while a place is dragged. */
+const settled = shallowRef({ results: props.results, section: section.value });
+watch([() => props.results, section], ([results, now]) => {
+  if (!results.passing) settled.value = { results, section: now };
+});
 const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
@@ -534,7 +539,7 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
         />
       </div>
     </div>
-    <HillsideTable :results="results" :section="section" />
+    <HillsideTable :results="settled.results" :section="settled.section" />
   </section>
 </template>
 
@@ -544,9 +549,15 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
 }
 
 .drawing {
+  /* what moves inside moves nothing outside */
+  contain: layout paint style;
   position: relative;
   height: 100%;
   overflow: hidden;
+}
+
+.drawing.sliding {
+  will-change: transform;
 }
 
 .drawing.zoomed {

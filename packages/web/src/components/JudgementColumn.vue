@@ -58,6 +58,7 @@ const wants = computed(() =>
 );
 
 const findings = computed<Finding[]>(() => {
+  if (props.results.passing) return [];
   const chain = new Set(chainTo(props.results, props.chosen).map((c) => c.line));
   const sources = plan.value.nodes.filter((n) => n.kind === 'source').map((n) => n.id);
   const list = props.results.findings.filter(
@@ -192,7 +193,8 @@ function tryIt(): void {
         </p>
       </div>
     </div>
-    <ul class="sentences" data-test="sentences" aria-live="polite">
+    <p v-if="results.passing" class="small muted passing">Let go, and it is judged.</p>
+    <ul v-else class="sentences" data-test="sentences" aria-live="polite">
       <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
@@ -250,6 +252,10 @@ function tryIt(): void {
 </template>
 
 <style scoped>
+.passing {
+  padding: 12px 16px;
+}
+
 .judgement {
   overflow: hidden;
 }
@@ -260,6 +266,7 @@ header {
 }
 
 .two {
+  contain: layout paint style;
   display: grid;
   grid-template-columns: 1fr 1fr;
   margin: 0 16px;

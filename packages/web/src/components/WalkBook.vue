@@ -7,7 +7,9 @@ import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, shallow
 import {
   addBranch,
   branchFault,
+  endsFor,
   insertLeg,
+  joinEnd,
   joinFault,
   joinLegs,
   legsFromGround,
@@ -217,6 +219,7 @@ const ENDS: readonly { key: EndKind; label: string }[] = [
   { key: 'trough', label: 'to a trough' },
   { key: 'tank', label: 'to a tank' },
   { key: 'junction', label: 'to a place further on' },
+  { key: 'source', label: 'from a spring' },
 ];
 const terrain = useTerrain();
 /** Asks for a figure, then does it. */
@@ -309,6 +312,14 @@ const tools = computed(() => {
     { key: 'save-gpx', label: 'Save the lines as GPX' },
     { key: 'save-geojson', label: 'Save the lines as GeoJSON' },
     { type: 'divider', key: 'd3' },
+    {
+      key: 'ends',
+      label: 'End this line at …',
+      disabled: endsFor(plan.value, props.line).length === 0,
+      children: endsFor(plan.value, props.line)
+        .slice(0, 60)
+        .map((n) => ({ key: `end-${n.id}`, label: nameIn(plan.value, n.id) })),
+    },
     { key: 'swap', label: 'Swap the ends of the line' },
     { key: 'remove-line', label: 'Take the line out', disabled: plan.value.lines.length < 2 },
   ];
@@ -319,6 +330,7 @@ function useTool(key: string): void {
   if (key === 'reading') reading.value = true;
   else if (key === 'paste') pasting.value = true;
   else if (key === 'track') tracking.value = true;
+  else if (key.startsWith('end-')) toolFault.value = run(joinEnd(id, key.slice('end-'.length))) ?? '';
   else if (key === 'split') askSplit();
   else if (key === 'slide') askSlide();
   else if (key === 'tee') askTee();

@@ -1,6 +1,7 @@
 // The fast answers of the open plan: compiled, solved, judged, on every edit.
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Finding } from '@vernal-slope/core/judge';
+import type { Network } from '@vernal-slope/core/network';
 import { compilePlan, type Compiled } from '@vernal-slope/plan/compile';
 import { heightFor, judgePlan, solvePlan, takers, type PlanHeight, type PlanResult } from '@vernal-slope/plan/solve';
 import { todayNumber } from './useBudget.ts';
@@ -12,6 +13,8 @@ export interface PlanResults {
   readonly findings: readonly Finding[];
   readonly takers: readonly string[];
   readonly height: (id: string) => PlanHeight | undefined;
+  /** Figures while something is dragged: nothing is judged yet. */
+  readonly passing?: boolean;
 }
 
 export function resultsOf(plan: Plan): PlanResults {
@@ -23,6 +26,29 @@ export function resultsOf(plan: Plan): PlanResults {
     findings: judgePlan(compiled, result, { today: todayNumber() }),
     takers: takers(compiled),
     height: (id) => heightFor(compiled, id),
+  };
+}
+
+const sameShape = (a: Network, b: Network): boolean =>
+  a.nodeCount === b.nodeCount &&
+  a.linkCount === b.linkCount &&
+  a.pointStart.every((start, k) => start === b.pointStart[k]);
+
+/**
+ * Heads and flows alone, from the answer before where the network is of the same shape: quick enough for every frame
+ * of a drag. The findings are those of before.
+ */
+export function passingResults(plan: Plan, before: PlanResults): PlanResults {
+  const compiled = compilePlan(plan);
+  const warm = sameShape(compiled.network, before.compiled.network) ? before.result : undefined;
+  const result = solvePlan(compiled, {}, warm);
+  return {
+    compiled,
+    result,
+    findings: before.findings,
+    takers: before.takers,
+    height: () => undefined,
+    passing: true,
   };
 }
 

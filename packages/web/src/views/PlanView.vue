@@ -10,7 +10,6 @@ import { worstOf } from '@vernal-slope/core/judge';
 import { storeFindings } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
 import { applyCommand, changePlan, replacePlan, setTitle, slidePlace, type Command } from '@vernal-slope/plan/edit';
-import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type Version, type VersionPlan } from '../api/client.ts';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
@@ -27,7 +26,7 @@ import ViewSwitch from '../components/ViewSwitch.vue';
 import WalkBook from '../components/WalkBook.vue';
 import WorkingDrawer from '../components/WorkingDrawer.vue';
 import { useBudget } from '../composables/useBudget.ts';
-import { usePlanResults } from '../composables/usePlanResults.ts';
+import { passingResults, usePlanResults, type PlanResults } from '../composables/usePlanResults.ts';
 import { useSizes } from '../composables/useSizes.ts';
 import { useStepJudgement } from '../composables/useStepJudgement.ts';
 import { useSlowAnswers } from '../composables/useSlowAnswers.ts';
@@ -221,17 +220,18 @@ function redo(): void {
   store.redo();
 }
 /** The plan with a place slid to where the pointer is; nothing is changed until it is let go. */
-const slidePlan = shallowRef<Plan | null>(null);
 const slideCommand = shallowRef<Command | null>(null);
-const slideResults = usePlanResults(slidePlan);
+const slideResults = shallowRef<PlanResults | null>(null);
 function slideTo(slide: Slide): void {
   if (!plan.value || viewing.value) return;
   slideCommand.value = slidePlace(slide.line, slide.end, slide.chainage);
-  slidePlan.value = applyCommand(plan.value, slideCommand.value)?.plan ?? plan.value;
+  const before = slideResults.value ?? results.value;
+  const slidden = applyCommand(plan.value, slideCommand.value)?.plan ?? plan.value;
+  if (before) slideResults.value = passingResults(slidden, before);
 }
 function slid(done: boolean): void {
   const command = slideCommand.value;
-  slidePlan.value = null;
+  slideResults.value = null;
   slideCommand.value = null;
   if (!done || !command) return;
   const faults = edit(command);
