@@ -53,7 +53,7 @@ function subjectRules(name, subjects) {
     const right = subjects.slice(k + 1);
     return {
       files: [`packages/${name}/src/${subject}/**/*.ts`],
-      ignores: ['**/*.test.ts'],
+      ignores: ['**/*.test.ts', '**/*.testdata.ts'],
       rules: forbid(
         [
           ...right.flatMap((other) => [`../${other}/**`, `@vernal-slope/${name}/${other}`]),
@@ -110,7 +110,7 @@ export const layerRules = [
   {
     // core computes from what it is given: no clock, no page, no process, no chance
     files: ['packages/core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/*.testdata.ts'],
     rules: {
       'no-restricted-globals': [
         'error',

@@ -2,6 +2,7 @@
 import { solveBench } from './solve.ts';
 import { sizeBench } from './size.ts';
 import { startBench } from './start.ts';
+import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
 
 console.log('Vernal Slope, bench\n');
@@ -9,6 +10,7 @@ await startBench();
 sizeBench();
 solveBench();
 storageBench();
+sizesBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();
