@@ -4,7 +4,7 @@ import { faultLine, loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/d
 import { planJsonSchema, type Plan, type Tank } from '@vernal-slope/plan/schema';
 import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
 import { compilePlan, DEFAULT_MONTH, type StateOptions } from '@vernal-slope/plan/compile';
-import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
+import { drawers, judgePlan, sizePlan, sizesReport, solvePlan, solveReport } from '@vernal-slope/plan/solve';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
 import { exportWalk, importWalk, type Files } from './walks.ts';
@@ -22,6 +22,8 @@ export const USAGE = `usage: vernal VERB FILE [options]
   balance FILE                     what the sources give against what is needed, by month
   store FILE [--tank id] [--school after|before] [--month 1..12]
                                    what a tank's water is good for, and which size pays
+  size FILE [--open a,b] [--level full|low|start]
+                                   the cheapest sizes that serve every named situation (or the places named)
   import FILE --track T|--csv T|--grid G [--line id] [--grid G] [--tolerance metres]
                                    the plan with a line's legs from a GPX, KML or GeoJSON track, or from a
                                    sheet of legs; heights from an ESRI ASCII grid or a GeoTIFF, for a track
@@ -144,6 +146,18 @@ export async function run(args: readonly string[]): Promise<Output> {
         options.month ?? DEFAULT_MONTH,
       );
       return { code: 0, out: json(report) };
+    }
+    if (verb === 'size') {
+      const ids = drawers(compilePlan(plan));
+      for (const id of options.open ?? [])
+        if (!ids.includes(id))
+          throw fault(
+            '--open',
+            `"${id}" is no outlet or trough`,
+            `give ids among ${ids.join(', ')}, with commas between`,
+          );
+      const named = options.open && [{ name: 'named', open: [...options.open], level: options.level }];
+      return { code: 0, out: json(sizesReport(plan, sizePlan(plan, { situations: named }))) };
     }
     const compiled = compilePlan(plan);
     const choice = stateOptions(plan, options);

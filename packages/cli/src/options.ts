@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
-export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'import' | 'export' | 'schema' | 'help';
+export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'size' | 'import' | 'export' | 'schema' | 'help';
 
 export interface Options {
   readonly level?: 'full' | 'low' | 'start';
@@ -25,6 +25,7 @@ const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
   solve: ['level', 'open', 'shut', 'month'],
   balance: [],
   store: ['tank', 'school', 'month'],
+  size: ['open', 'level'],
   import: ['line', 'track', 'csv', 'grid', 'tolerance'],
   export: ['line', 'format'],
   schema: [],

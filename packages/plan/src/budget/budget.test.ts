@@ -294,7 +294,7 @@ describe('store', () => {
 
 describe('water to drink', () => {
   it('an untested source is shown on every drinking outlet it reaches, and on no other', () => {
-    expect([...reachOf(ousel, 'adit')].sort()).toEqual(['hill', 'kitchen', 'low']);
+    expect([...reachOf(ousel, 'adit')].sort()).toEqual(['hill', 'kitchen', 'low', 'shower']);
     expect(drinkingCautions(ousel).map((c) => c.outlet.id)).toEqual(['kitchen']);
     expect(drinkingCautions(kestrel)).toEqual([]);
     const drink = with_(kestrel, (p) => {

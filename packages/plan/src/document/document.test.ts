@@ -102,12 +102,12 @@ describe('faults say where, what and what would be right', () => {
     [
       'a place that no water reaches',
       (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }),
-      /^\$\.nodes\[4\]: "far" is reached by no tank or source/,
+      /^\$\.nodes\[5\]: "far" is reached by no tank or source/,
     ],
     [
       'an outlet without its law',
       (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }),
-      /\$\.nodes\[4\]\.ratedFlowLpm: is missing/,
+      /\$\.nodes\[5\]\.ratedFlowLpm: is missing/,
     ],
   ])('%s', (_, change, line) => {
     const lines = faultsAfter(change);

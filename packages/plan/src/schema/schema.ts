@@ -24,6 +24,8 @@ export const settingsSchema = z.looseObject({
   friction: z.enum(['darcy-weisbach', 'hazen-williams']).optional(),
   units: z.enum(['metric', 'us']).optional(),
   siphons: z.enum(['held', 'allowed']).optional(),
+  /** Least pipe of a permanent line: any size that carries the flow, or 1 1/4 in against air locks (common practice). */
+  leastPipe: z.enum(['by-flow', '1-1/4']).optional(),
   /** Daily storage: yield after spillage or before it. */
   storageSchool: z.enum(['after', 'before']).optional(),
 });
@@ -258,6 +260,16 @@ export const lineSchema = z.looseObject({
   legs: z.array(legSchema).min(1, 'a line has at least one leg'),
 });
 
+/** Outlets and troughs that run at one time, and how full the tanks stand then. */
+export const situationSchema = z.looseObject({
+  name: z.string().min(1).max(200),
+  open: z.array(id).max(1000),
+  level: z.enum(['full', 'low', 'start']).optional(),
+});
+
+/** What a pipe costs, a metre, in the currency of the place. */
+export const priceSchema = z.looseObject({ pipe: z.string().min(1).max(200), perM: positive.max(1e6) });
+
 export const planSchema = z.looseObject({
   format: z.literal('vernal-slope/plan'),
   version: z.literal(1),
@@ -266,6 +278,8 @@ export const planSchema = z.looseObject({
   settings: settingsSchema.optional(),
   needs: needsSchema.optional(),
   climate: climateSchema.optional(),
+  situations: z.array(situationSchema).max(100).optional(),
+  prices: z.looseObject({ pipes: z.array(priceSchema).max(1000).optional() }).optional(),
   nodes: z.array(nodeSchema).max(20_000),
   lines: z.array(lineSchema).max(20_000),
 });
@@ -282,6 +296,7 @@ export type Line = z.infer<typeof lineSchema>;
 export type Leg = z.infer<typeof legSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;
 export type InlinePipe = z.infer<typeof inlinePipeSchema>;
+export type Situation = z.infer<typeof situationSchema>;
 export type Shape = z.infer<typeof shapeSchema>;
 export type Inlet = z.infer<typeof inletSchema>;
 export type FloatValveEntry = z.infer<typeof floatValveSchema>;

@@ -4,7 +4,7 @@ export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
-export { solveReport, type SolveReport } from './report.ts';
+export { sizesReport, solveReport, type SolveReport } from './report.ts';
 export { routeTo, takers, type Route } from './route.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
 export {
@@ -17,3 +17,19 @@ export {
   staticWorking,
   stationWorking,
 } from './workings.ts';
+export {
+  ALL_AT_ONCE,
+  drawers,
+  interactions,
+  optionsOf,
+  servedIn,
+  situationResults,
+  situationsOf,
+  worstSituation,
+  type Interactions,
+  type Served,
+  type WorstSituation,
+} from './situations.ts';
+export { candidatesFor, sizesOf, type Candidate } from './candidates.ts';
+export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
+export { LEAST_BORE, sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';

@@ -1,4 +1,6 @@
 // The answer of `vernal solve`: the shape fixed by the plan format, in the file's units.
+import type { Plan } from '../schema/index.ts';
+import type { PlanSizes } from './sizing.ts';
 import type { Finding } from '@vernal-slope/core/judge';
 import { kiloPascals, lpmOfFlow, type Compiled } from '../compile/index.ts';
 import type { PlanResult } from './solve.ts';
@@ -52,4 +54,37 @@ export function solveReport(c: Compiled, result: PlanResult, findings: readonly 
     };
   }
   return { converged: result.converged, iterations: result.iterations, nodes, lines, findings };
+}
+
+/** Sizes found, as the command prints them: pipes by line, costs, how sure; or what is missing. */
+export function sizesReport(plan: Plan, found: PlanSizes): object {
+  if (!found.ok)
+    return found.reason === 'missing'
+      ? { ok: false, reason: found.reason, missing: found.missing.map(({ by, ...m }) => ({ ...m, missingM: by })) }
+      : { ok: false, reason: found.reason };
+  const lines = Object.fromEntries(
+    plan.lines.flatMap((line) => {
+      const own = found.sizes.filter((s) => s.line === line.id).sort((a, b) => a.leg - b.leg);
+      return own.length > 0 ? [[line.id, own.map((s) => s.pipe)]] : [];
+    }),
+  );
+  return {
+    ok: true,
+    sure: found.exact ? 'exact' : 'searched',
+    costUnit: found.unit === 'money' ? 'money' : 'kg of plastic',
+    cost: found.cost,
+    costNow: found.costNow,
+    costAtLeast: found.bound,
+    solves: found.solves,
+    lines,
+    situations: found.check.map(({ situation, served }) => ({
+      name: situation,
+      places: Object.fromEntries(
+        served.map((s) => [
+          s.id,
+          { flowLpm: lpmOfFlow(s.flow), pressureKPa: kiloPascals(s.pressure), enough: s.enough },
+        ]),
+      ),
+    })),
+  };
 }

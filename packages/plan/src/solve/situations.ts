@@ -1,0 +1,149 @@
+// What runs at once: named situations, who is short in each, the worst of all, and who takes whose water.
+import { compilePlan, type Compiled, type StateOptions } from '../compile/index.ts';
+import type { Plan, Situation } from '../schema/index.ts';
+import { wantsOf } from './findings.ts';
+import { solvePlan, type PlanResult } from './solve.ts';
+
+/** Places that a situation can name: outlets, and troughs that a line feeds. */
+export const drawers = (c: Compiled): string[] =>
+  [...c.nodes]
+    .filter(([, m]) => m.plan.kind === 'outlet' || (m.plan.kind === 'trough' && m.entering.length > 0))
+    .map(([id]) => id);
+
+/** All at once, where a plan names no situation (assumption). */
+export const ALL_AT_ONCE = 'all at once';
+
+/** The plan's situations; all at once where it names none. */
+export const situationsOf = (c: Compiled): Situation[] =>
+  c.plan.situations?.length ? c.plan.situations : [{ name: ALL_AT_ONCE, open: drawers(c), level: 'low' }];
+
+/** What a solve of a situation is: its outlets open, its troughs filling, the others shut. */
+export function optionsOf(c: Compiled, open: readonly string[], level: Situation['level'] = 'low'): StateOptions {
+  const all = drawers(c);
+  const kind = (id: string): string | undefined => c.nodes.get(id)?.plan.kind;
+  return {
+    level,
+    open: all.filter((id) => kind(id) === 'outlet' && open.includes(id)),
+    shut: all.filter((id) => kind(id) === 'trough' && !open.includes(id)),
+  };
+}
+
+export interface Served {
+  readonly id: string;
+  /** m³/s and Pa */ readonly flow: number;
+  readonly pressure: number;
+  readonly wantedFlow?: number;
+  readonly wantedPressure?: number;
+  readonly enough: boolean;
+  /** Nothing comes, or less than a tenth of what it wants. */
+  readonly starved: boolean;
+}
+
+/** Flows this close to what is wanted count as enough. */
+const CLOSE = 1e-6;
+
+/** How each place of a situation is served. */
+export function servedIn(c: Compiled, result: PlanResult, open: readonly string[]): Served[] {
+  return open.flatMap((id): Served[] => {
+    const node = c.nodes.get(id)?.plan;
+    const at = result.nodes.get(id);
+    if (!at || (node?.kind !== 'outlet' && node?.kind !== 'trough')) return [];
+    const wants = wantsOf(node);
+    // water that falls free into a trough has no pressure to speak of
+    const free = node.kind === 'trough' && !node.inlet?.floatValve;
+    const enough =
+      at.flow > 0 &&
+      (wants.flow === undefined || at.flow >= wants.flow * (1 - CLOSE)) &&
+      (free || wants.pressure === undefined || at.pressure >= wants.pressure * (1 - CLOSE));
+    return [
+      {
+        id,
+        flow: at.flow,
+        pressure: at.pressure,
+        ...(wants.flow === undefined ? {} : { wantedFlow: wants.flow }),
+        ...(wants.pressure === undefined ? {} : { wantedPressure: wants.pressure }),
+        enough,
+        starved: at.flow <= 0.1 * (wants.flow ?? 0) || at.flow <= 0,
+      },
+    ];
+  });
+}
+
+/** Share of what it wants that a place gets; 1 and more is enough. */
+const share = (s: Served): number =>
+  Math.min(
+    s.wantedFlow ? s.flow / s.wantedFlow : s.flow > 0 ? 1 : 0,
+    s.wantedPressure ? Math.max(0, s.pressure) / s.wantedPressure : 1,
+  );
+
+export interface WorstSituation {
+  readonly open: readonly string[];
+  /** Who is worst off in it. */ readonly victim: Served;
+  /** Every combination was tried; else only pairs, all but one, and all. */
+  readonly complete: boolean;
+  readonly tried: number;
+}
+
+/** Most places of which every combination is tried. */
+const COMPLETE_UP_TO = 8;
+
+/** Combinations to try: all of few places; of many the pairs, all but one, and all. */
+function combinations(ids: readonly string[]): string[][] {
+  if (ids.length <= COMPLETE_UP_TO)
+    return Array.from({ length: 2 ** ids.length - 1 }, (_, k) => ids.filter((_id, j) => ((k + 1) >> j) & 1));
+  const list = ids.flatMap((a, i) => [[a], ...ids.slice(i + 1).map((b) => [a, b])]);
+  for (const a of ids) list.push(ids.filter((b) => b !== a));
+  list.push([...ids]);
+  return list;
+}
+
+/**
+ * The combination of open places that leaves somebody worst off; among equals the smallest.
+ * @param onProgress told the share done; false stops
+ */
+export function worstSituation(
+  c: Compiled,
+  level: Situation['level'] = 'low',
+  onProgress: (share: number) => boolean = () => true,
+): WorstSituation | undefined {
+  const ids = drawers(c);
+  const list = combinations(ids).sort((a, b) => a.length - b.length);
+  let worst: { open: string[]; victim: Served } | undefined;
+  for (let k = 0; k < list.length; k++) {
+    if (!onProgress(k / list.length)) return undefined;
+    for (const s of servedIn(c, solvePlan(c, optionsOf(c, list[k], level)), list[k]))
+      if (!worst || share(s) < share(worst.victim) - 1e-3) worst = { open: list[k], victim: s };
+  }
+  return worst && { ...worst, complete: ids.length <= COMPLETE_UP_TO, tried: list.length };
+}
+
+export interface Interactions {
+  readonly ids: readonly string[];
+  /** m³/s of each with nothing else open: what a pipe of its own from the same water would give at the least. */
+  readonly alone: readonly number[];
+  /** m³/s of row i while column j is open too; the diagonal is alone. */
+  readonly together: readonly (readonly number[])[];
+}
+
+/** How much each place loses when each other one opens. */
+export function interactions(c: Compiled, ids = drawers(c), level: Situation['level'] = 'low'): Interactions {
+  const flowOf = (open: readonly string[]): PlanResult => solvePlan(c, optionsOf(c, open, level));
+  const alone = ids.map((id) => flowOf([id]).nodes.get(id)?.flow ?? 0);
+  const together = ids.map((_, i) => ids.map((_id, j) => (i === j ? alone[i] : NaN)));
+  for (let i = 0; i < ids.length; i++)
+    for (let j = i + 1; j < ids.length; j++) {
+      const both = flowOf([ids[i], ids[j]]);
+      together[i][j] = both.nodes.get(ids[i])?.flow ?? 0;
+      together[j][i] = both.nodes.get(ids[j])?.flow ?? 0;
+    }
+  return { ids, alone, together };
+}
+
+/** Results of every named situation of a plan. */
+export function situationResults(plan: Plan): { situation: Situation; served: Served[]; converged: boolean }[] {
+  const c = compilePlan(plan);
+  return situationsOf(c).map((situation) => {
+    const result = solvePlan(c, optionsOf(c, situation.open, situation.level));
+    return { situation, served: servedIn(c, result, situation.open), converged: result.converged };
+  });
+}
