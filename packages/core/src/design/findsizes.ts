@@ -217,7 +217,7 @@ export function findSizes(problem: SizingProblem, options: SearchOptions = {}): 
   const starts = options.starts ?? STARTS;
   search.descend(best);
   let cost = trial.cost(best);
-  for (let start = 0; start < starts; start++) {
+  for (let start = 0; start < starts && cost > bound + 1e-9; start++) {
     const found = search.anneal(largest, steps, (share) => tell((start + share) / starts, cost));
     if (!found) return { ok: false, reason: 'stopped', solves: trial.solves };
     search.descend(found);
@@ -227,5 +227,7 @@ export function findSizes(problem: SizingProblem, options: SearchOptions = {}): 
     }
   }
   tell(1, cost);
-  return { ok: true, choice: [...best], cost, sureness: 'searched', bound, solves: trial.solves };
+  // what costs no more than the bound cannot be had cheaper
+  const sureness = cost <= bound + 1e-9 ? 'exact' : 'searched';
+  return { ok: true, choice: [...best], cost, sureness, bound, solves: trial.solves };
 }

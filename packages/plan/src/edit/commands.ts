@@ -148,6 +148,29 @@ export const setPipe = (lineId: string, legs: readonly number[], pipe: Leg['pipe
   },
 });
 
+/** Sets the pipe of legs of any lines at once. */
+export const setSizes = (
+  sizes: readonly { readonly line: string; readonly leg: number; readonly pipe: string }[],
+  label: string,
+): Command => ({
+  label,
+  recipe: (plan) => {
+    for (const { line, leg, pipe } of sizes) {
+      const target = lineOf(plan, line).legs[leg];
+      // a size that is laid already is no change
+      if (target.pipe !== pipe) target.pipe = pipe;
+    }
+  },
+});
+
+/** Several commands as one, to be undone at once. */
+export const together = (label: string, commands: readonly Command[]): Command => ({
+  label,
+  recipe: (plan) => {
+    for (const command of commands) command.recipe(plan);
+  },
+});
+
 /** Changes a node by a recipe of its own. */
 export const changeNode = <K extends PlanNode['kind']>(
   id: string,

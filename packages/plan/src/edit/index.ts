@@ -12,8 +12,10 @@ export {
   setLeg,
   setPipe,
   setRise,
+  setSizes,
   setTitle,
   startGround,
+  together,
 } from './commands.ts';
 export { addSource, freeId, removeSource } from './sources.ts';
 export {

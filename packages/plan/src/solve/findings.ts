@@ -212,6 +212,28 @@ function frictionFindings(c: Compiled, result: PlanResult): Finding[] {
   });
 }
 
+/** Least bore under the school of 1 1/4 in against air locks (common practice, no source), m. */
+export const LEAST_BORE = 0.0335;
+
+/** The school of least pipe: which lines are narrower than it asks. */
+function leastPipeFindings(c: Compiled): Finding[] {
+  if (c.plan.settings?.leastPipe !== '1-1/4') return [];
+  return [...c.lines].flatMap(([id, map]) => {
+    const bores = map.plan.legs.map((leg) => metresOfMm(resolvePipe(leg.pipe).insideDiameterMm));
+    const narrow = bores.filter((b) => b < LEAST_BORE);
+    return narrow.length > 0
+      ? [
+          {
+            code: 'least-pipe',
+            severity: 'fair',
+            at: id,
+            values: { bore: Math.min(...narrow), legs: narrow.length },
+          } as const,
+        ]
+      : [];
+  });
+}
+
 function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
   return [...c.nodes].flatMap(([id, map]): Finding[] => {
     if (map.plan.kind !== 'source') return [];
@@ -244,6 +266,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...heightFindings(c),
     ...ratingFindings(c, options),
     ...frictionFindings(c, result),
+    ...leastPipeFindings(c),
     ...sourceFindings(c, result),
     ...qualityFindings(c.plan, options.today),
   );

@@ -1,5 +1,5 @@
 // A plan solved and judged: the face of the subject.
-export { judgePlan, wantsOf } from './findings.ts';
+export { judgePlan, LEAST_BORE, wantsOf } from './findings.ts';
 export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
@@ -32,4 +32,4 @@ export {
 } from './situations.ts';
 export { candidatesFor, sizesOf, type Candidate } from './candidates.ts';
 export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
-export { LEAST_BORE, sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
+export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';

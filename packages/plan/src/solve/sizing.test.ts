@@ -6,6 +6,7 @@ import type { Plan } from '../schema/index.ts';
 import {
   candidatesFor,
   interactions,
+  judgePlan,
   optionsOf,
   pricesOf,
   servedIn,
@@ -74,6 +75,15 @@ describe('sizes found', () => {
     );
     if (!school.ok) throw new Error(school.reason);
     for (const s of school.sizes) expect(s.pipe).toMatch(/\/(1-1\/4|1-1\/2|2)$/);
+  });
+  it('and lines under it are found by the judge, under that school only', () => {
+    const strict = compilePlan({ ...ousel, settings: { ...ousel.settings, leastPipe: '1-1/4' } });
+    const codes = (x: typeof c): string[] =>
+      judgePlan(x, solvePlan(x))
+        .filter((f) => f.code === 'least-pipe')
+        .map((f) => f.at);
+    expect(codes(strict)).toEqual(['adit-hill', 'main', 'bakehouse', 'bunk']);
+    expect(codes(c)).toEqual([]);
   });
   it('are told in money only where every size has a price', () => {
     const rows = sizesOf(c, 'main', 0);

@@ -26,13 +26,10 @@ import {
   type NodeMap,
 } from '../compile/index.ts';
 import { SITE_DEFAULTS, type Line, type Plan, type Situation } from '../schema/index.ts';
-import { wantsOf } from './findings.ts';
+import { LEAST_BORE, wantsOf } from './findings.ts';
 import { pricesOf, type CostUnit } from './prices.ts';
 import { servedIn, situationsOf, optionsOf, type Served } from './situations.ts';
 import { solvePlan } from './solve.ts';
-
-/** Least bore under the school of 1 1/4 in against air locks (common practice), m. */
-export const LEAST_BORE = 0.0335;
 
 export interface LegSize {
   readonly line: string;

@@ -41,6 +41,8 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [id: string]; open: [key: FigureKey] }>();
 
+/** The name of the line stands in the middle above the drawing; tags there go below it. */
+const underHeading = (left: number): boolean => !props.narrow && left > 0.2 * props.width && left < 0.66 * props.width;
 const inside = (px: number): boolean => px >= 0 && px <= props.width;
 const tanks = computed(() =>
   props.vessels.filter((v) => v.node.kind === 'tank' && inside(v.box.left + v.box.width / 2)),
@@ -96,7 +98,7 @@ const far = computed(() => {
     :key="t.id"
     class="tag outlet"
     :class="{ chosen: t.id === chosen }"
-    :style="{ left: `${t.left}px`, top: '8px' }"
+    :style="{ left: `${t.left}px`, top: `${underHeading(t.left) ? 54 : 8}px` }"
   >
     <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
     <span class="value"
@@ -111,7 +113,12 @@ const far = computed(() => {
       ><span v-else>no flow</span></span
     >
   </span>
-  <span v-for="e in far" :key="`behind-${e.id}`" class="tag far" :style="{ left: `${e.left}px`, top: `${e.top}px` }">
+  <span
+    v-for="e in far"
+    :key="`behind-${e.id}`"
+    class="tag far"
+    :style="{ transform: `translate(${e.left.toFixed(1)}px, ${e.top.toFixed(1)}px) translateX(-50%)` }"
+  >
     <button
       type="button"
       :title="`Show the way to ${e.name}`"

@@ -34,6 +34,8 @@ const props = defineProps<{
   leg: LegRef | null;
   hovered: LegRef | null;
   title: string;
+  /** The plan beside which this one is a what-if: its running line is drawn thin. */
+  ghost?: PlanResults | null;
   /** Places can be slid. */
   slides?: boolean;
 }>();
@@ -120,6 +122,13 @@ const pipePath = computed(() => section.value.strips.map((s) => path([...s.pipe]
 const standingPath = computed(() => section.value.strips.map((s) => path([...s.standing]) ?? '').join(''));
 const runningPath = computed(() =>
   section.value.strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '').join(''),
+);
+const ghostPath = computed(() =>
+  props.ghost?.compiled.nodes.has(props.chosen)
+    ? sectionOf(props.ghost, props.chosen)
+        .strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '')
+        .join('')
+    : '',
 );
 const waterArea = area<{ x: number; pipe: number; line: number }>()
   .x((p) => x.value(p.x))
@@ -371,6 +380,7 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
         <path :d="tufts" class="grass" />
         <path :d="standingPath" class="standing" data-test="standing-line" />
         <path :d="pipePath" class="pipe" data-test="pipe" />
+        <path v-if="ghostPath" :d="ghostPath" class="ghost" data-test="ghost" />
         <path :d="runningPath" class="running-edge" />
         <path :d="runningPath" class="running" data-test="running-line" />
 
@@ -517,7 +527,10 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
           <li>
             <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>running line
           </li>
-          <li v-if="labels.some((t) => t.wanted !== undefined)">
+          <li v-if="ghostPath">
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="ghost" /></svg>running line now
+          </li>
+          <li v-if="!ghostPath && labels.some((t) => t.wanted !== undefined)">
             <svg width="30" height="12">
               <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
               <path class="shell" d="M13 0v12M17 0v12" /></svg
@@ -655,6 +668,13 @@ svg {
   fill: none;
   stroke: var(--water);
   stroke-width: var(--line-pipe);
+}
+
+.ghost {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  stroke-dasharray: 6 4;
 }
 
 .axis line {

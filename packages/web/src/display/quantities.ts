@@ -235,3 +235,13 @@ export const FILE_UNITS = {
   min: unit('min', 'time'),
 } as const;
 export { fromSI, toSI };
+
+const KILOGRAMS_A_POUND = 0.45359237;
+
+/** A cost: in the plan's money, or as the weight of the plastic in the pipe (kg). */
+export const costText = (cost: number, unit: 'money' | 'plastic', system: UnitSystem): string =>
+  unit === 'money'
+    ? fixed(cost, 2)
+    : system === 'us'
+      ? `${significant(cost / KILOGRAMS_A_POUND)} lb`
+      : `${significant(cost)} kg`;

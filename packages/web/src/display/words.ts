@@ -102,6 +102,8 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
       return say`The closed-hose gauge says ${fig('pressure', 'pressure')}, a fall of ${fig('byGauge', 'height')}; the walk says ${fig('byWalk', 'height')}, which is ${fig('walkPressure', 'pressure')}. ${v.likelier === 'walk' ? 'The walk is the likelier fault.' : v.likelier === 'reading' ? 'The gauge is the likelier fault.' : 'Both cannot be right: check the gauge on a bucket of known height, and the longest leg.'}`;
     case 'hazen-outside-range':
       return say`Hazen-Williams is off for ${name(id)}: it is meant for bores of ${fig('bore', 'bore')} and more and swift water.`;
+    case 'least-pipe':
+      return say`${name(id)} has pipe of ${fig('bore', 'bore')} bore; this plan asks 1¼ in of every permanent line, against air locks (common practice).`;
     case 'yield-governs':
       return say`${name(id)} gives ${fig('flow', 'flow')} and no more; its pipe could carry it easily.`;
     case 'yield-unknown':
@@ -117,7 +119,7 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
     case 'trough-runs-dry':
       return say`A visit drinks it dry for ${fig('dry', 'duration')}; ${fig('short', 'volume')} are wanted and not there.`;
     case 'not-converged':
-      return say`No answer was found: the figures for ${name(id)} cannot be trusted. Look for heights or pipes that cannot be.`;
+      return say`No answer was found: the figures${id ? ` for ${name(id)}` : ''} cannot be trusted. Look for heights or pipes that cannot be.`;
     default:
       return waterSentence(finding, system, name) ?? say`${finding.code}`;
   }

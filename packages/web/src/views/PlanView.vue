@@ -9,7 +9,17 @@ import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { worstOf } from '@vernal-slope/core/judge';
 import { storeFindings } from '@vernal-slope/plan/budget';
 import type { Working } from '@vernal-slope/core/working';
-import { applyCommand, changePlan, replacePlan, setTitle, slidePlace, type Command } from '@vernal-slope/plan/edit';
+import {
+  applyCommand,
+  changePlan,
+  replacePlan,
+  setTitle,
+  slidePlace,
+  together,
+  type Command,
+} from '@vernal-slope/plan/edit';
+import { crossChecks } from '@vernal-slope/plan/document';
+import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type Version, type VersionPlan } from '../api/client.ts';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
@@ -40,6 +50,8 @@ import { useSettings } from '../stores/settings.ts';
 
 // steps that are not on the way to the first answer are fetched when they are opened
 const WaterStep = defineAsyncComponent(() => import('../components/WaterStep.vue'));
+const PipeStep = defineAsyncComponent(() => import('../components/PipeStep.vue'));
+const WhatIf = defineAsyncComponent(() => import('../components/WhatIf.vue'));
 const FromAbove = defineAsyncComponent(() => import('../components/FromAbove.vue'));
 const HistoryDialog = defineAsyncComponent(() => import('../components/HistoryDialog.vue'));
 const NeedStep = defineAsyncComponent(() => import('../components/NeedStep.vue'));
@@ -62,7 +74,10 @@ const {
 const historyShown = ref(false);
 /** An older version that is only looked at; nothing can be changed meanwhile. */
 const viewing = shallowRef<VersionPlan | null>(null);
-const plan = computed(() => viewing.value?.document ?? stored.value);
+/** A copy beside the plan with something changed; nothing of it is saved until it is kept. */
+const whatIf = shallowRef<{ label: string; commands: readonly Command[]; plan: Plan } | null>(null);
+const plan = computed(() => viewing.value?.document ?? whatIf.value?.plan ?? stored.value);
+const beside = usePlanResults(computed(() => (whatIf.value ? stored.value : null)));
 
 const results = usePlanResults(plan);
 const picked = ref('');
@@ -72,7 +87,7 @@ const hovered = ref<LegRef | null>(null);
 const figure = shallowRef<FigureKey | null>(null);
 const keysShown = ref(false);
 const above = ref(false);
-const trying = ref('');
+const trying = computed(() => whatIf.value?.label ?? '');
 
 watch(
   () => props.id,
@@ -81,7 +96,7 @@ watch(
     line.value = '';
     leg.value = null;
     figure.value = null;
-    trying.value = '';
+    whatIf.value = null;
     viewing.value = null;
     void store.open(id);
   },
@@ -124,11 +139,15 @@ const storeStep = computed(() => {
   const b = budget.value;
   return b ? b.plan.nodes.flatMap((n) => (n.kind === 'tank' ? storeFindings(b.plan, n.id, b.balance) : [])) : [];
 });
+/** Findings about lines that the pipe can mend; the others are about the walk. */
+const OF_PIPES = /^(hump|air|rating|part-full|hazen|least-pipe|slow|surge)/;
 const steps = computed<Step[]>(() => {
   const found = results.value?.findings ?? [];
   const nodes = new Map(plan.value?.nodes.map((n) => [n.id, n.kind]) ?? []);
   const at = (kinds: readonly (string | undefined)[]): typeof found =>
     found.filter((f) => kinds.includes(nodes.get(f.at)));
+  const ofLines = at([undefined]);
+  const walked = (plan.value?.lines.length ?? 0) > 0;
   const make = (key: string, name: string, number: number, list: typeof found, begun: boolean): Step => ({
     key,
     name,
@@ -152,7 +171,20 @@ const steps = computed<Step[]>(() => {
       (budget.value?.balance.needs.rows.length ?? 0) > 0,
     ),
     make('store', 'Store', 3, storeStep.value, [...nodes.values()].includes('tank')),
-    make('walk', 'Walk', 4, at([undefined]), (plan.value?.lines.length ?? 0) > 0),
+    make(
+      'walk',
+      'Walk',
+      4,
+      ofLines.filter((f) => !OF_PIPES.test(f.code)),
+      walked,
+    ),
+    make(
+      'pipe',
+      'Pipe',
+      6,
+      ofLines.filter((f) => OF_PIPES.test(f.code)),
+      walked,
+    ),
     make(
       'outlets',
       'Outlets',
@@ -199,26 +231,43 @@ async function openHistory(): Promise<void> {
 const OLDER: ReturnType<typeof store.edit> = [
   { path: '$', message: 'this is an older version', advice: 'take it back first, or go back to now' },
 ];
+/** Changes the what-if while there is one, else the plan. */
 function edit(command: Command): ReturnType<typeof store.edit> {
   if (viewing.value) return OLDER;
-  trying.value = '';
-  return store.edit(command);
+  return whatIf.value ? tryMore(command, whatIf.value.label) : store.edit(command);
+}
+function tryMore(command: Command, label: string): ReturnType<typeof store.edit> {
+  const from = whatIf.value?.plan ?? stored.value;
+  const applied = from && applyCommand(from, command);
+  if (!applied) return [];
+  const faults = crossChecks(applied.plan);
+  if (faults.length === 0)
+    whatIf.value = { label, commands: [...(whatIf.value?.commands ?? []), command], plan: applied.plan };
+  return faults;
 }
 function tryIt(command: Command): void {
-  if (store.edit(command).length === 0) trying.value = command.label;
+  if (viewing.value) return;
+  const faults = tryMore(command, command.label);
+  if (faults.length > 0) notice.value = `It cannot be tried: ${faults[0].message}.`;
 }
-function putBack(): void {
-  store.undo();
-  trying.value = '';
+function keepIt(): void {
+  const now = whatIf.value;
+  whatIf.value = null;
+  if (now) store.edit(together(now.label, now.commands));
 }
+const putBack = (): void => void (whatIf.value = null);
+/** Within a what-if the last change of it is undone, then the what-if itself. */
 function undo(): void {
-  trying.value = '';
-  store.undo();
+  const now = whatIf.value;
+  if (!now || !stored.value) return store.undo();
+  const left = now.commands.slice(0, -1);
+  const rest = left.length > 0 && applyCommand(stored.value, together(now.label, left));
+  whatIf.value = rest ? { ...now, commands: left, plan: rest.plan } : null;
 }
 function redo(): void {
-  trying.value = '';
-  store.redo();
+  if (!whatIf.value) store.redo();
 }
+
 /** The plan with a place slid to where the pointer is; nothing is changed until it is let go. */
 const slideCommand = shallowRef<Command | null>(null);
 const slideResults = shallowRef<PlanResults | null>(null);
@@ -349,7 +398,7 @@ const setTemperature = (event: Event): void => {
       <button
         type="button"
         class="plain-button"
-        :disabled="!undoLabel"
+        :disabled="!undoLabel && !whatIf"
         :title="undoLabel ? `Undo ${undoLabel} (Ctrl Z)` : 'Nothing to undo'"
         aria-label="Undo"
         data-test="undo"
@@ -454,6 +503,7 @@ const setTemperature = (event: Event): void => {
         :leg="leg"
         :hovered="hovered"
         :title="heading.title"
+        :ghost="beside"
         :slides="!viewing"
         @leg="pickLeg"
         @hover="(ref) => (hovered = ref)"
@@ -466,6 +516,7 @@ const setTemperature = (event: Event): void => {
     </div>
     <div class="lower">
       <div class="page">
+        <WhatIf v-if="beside && whatIf" :label="whatIf.label" :before="beside" :after="results" />
         <WalkBook
           v-if="current === 'walk' && shownLine"
           :results="results"
@@ -493,6 +544,20 @@ const setTemperature = (event: Event): void => {
             line from five figures.
           </p>
         </section>
+        <PipeStep
+          v-else-if="current === 'pipe'"
+          :results="results"
+          :line="shownLine"
+          :chosen="chosen"
+          :edit="edit"
+          @line="
+            (next: string) => {
+              line = next;
+              leg = null;
+            }
+          "
+          @try="tryIt"
+        />
         <WaterStep
           v-else-if="current === 'water' && budget"
           :plan="plan"
@@ -564,7 +629,7 @@ const setTemperature = (event: Event): void => {
         :trying="trying"
         @open="(key) => (figure = key)"
         @try="tryIt"
-        @keep="trying = ''"
+        @keep="keepIt"
         @back="putBack"
       />
     </div>

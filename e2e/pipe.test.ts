@@ -1,0 +1,151 @@
+// Pipe: sizes side by side, what runs at once, who takes whose water, sizes found, a what-if kept.
+import { By } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { bigPlan } from '../bench/sixty.ts';
+import { RunningApp } from './harness/app.ts';
+import { Page } from './harness/page.ts';
+
+const app = new RunningApp();
+let page: Page;
+const PIPE = '/plan/ousel-bank/pipe';
+const number = (text: string): number => Number.parseFloat(text.replace('−', '-'));
+
+beforeAll(async () => {
+  await app.start();
+  page = await Page.open();
+});
+afterAll(async () => {
+  await page.close();
+  await app.stop();
+});
+afterEach(async () => {
+  expect(await page.complaints()).toEqual([]);
+});
+
+const cell = async (css: string): Promise<string> => (await (await page.find(css)).getText()).replace(/\s+/g, ' ');
+
+describe('sizes side by side', () => {
+  it('a wider first stretch gives the far trough more; the what-if is thrown away, tried again and kept', async () => {
+    await page.go(app.address + PIPE);
+    await page.part('take-astm-d2239-sidr15/1-1/4');
+    await (await page.part('which-legs')).sendKeys('the first 2 legs');
+    const before = number(await page.text('flow'));
+    await page.until('sizes for the stretch', async () => {
+      const row = await cell('[data-pipe="astm-d2239-sidr15/1-1/4"]');
+      return row.includes('Try it') && !row.includes('is laid');
+    });
+    await page.click('take-astm-d2239-sidr15/1-1/4');
+    await page.part('what-if');
+    await page.part('ghost');
+    const then = number(await page.textWhen('flow', (t) => number(t) > before));
+    const row = await cell('[data-what="low"]');
+    expect(row).toContain(`${before} L/min ${then} L/min`);
+    // nothing of it is saved yet
+    const saved = (await (await fetch(`${app.address}/api/plans/ousel-bank`)).json()) as {
+      document: { lines: { legs: { pipe: string }[] }[] };
+    };
+    expect(saved.document.lines[1].legs[0].pipe).toBe('astm-d2239-sidr15/3/4');
+    await page.click('put-back');
+    await page.textWhen('flow', (t) => number(t) === before);
+    await page.click('take-astm-d2239-sidr15/1-1/4');
+    await page.part('what-if');
+    await page.click('keep');
+    await page.until(
+      'no what-if',
+      async () => (await page.driver.findElements(By.css('[data-test=what-if]'))).length === 0,
+    );
+    expect(number(await page.text('flow'))).toBe(then);
+    await page.saved();
+    await page.click('undo');
+    await page.textWhen('flow', (t) => number(t) === before);
+    await page.saved();
+  });
+});
+
+describe('who takes whose water', () => {
+  it('tells of the two cabins what each loses to the other, and that the meadow has its own line', async () => {
+    await page.go(app.address + PIPE);
+    await page.part('shared');
+    expect(await cell('[data-shared="shower"] [data-with="kitchen"]')).toMatch(/^−\d+ %/);
+    expect(await cell('[data-shared="kitchen"] [data-with="shower"]')).toMatch(/^−\d+ %/);
+    expect(await cell('[data-shared="low"] [data-with="shower"]')).toBe('no change');
+  });
+});
+
+describe('what runs at once', () => {
+  it('says who is short, follows what is opened, and finds the worst combination', async () => {
+    await page.go(app.address + PIPE);
+    await page.textWhen('situation-0', (t) => t.includes('Fair. Kitchen tap gets'));
+    const box = await page.find('[data-test="situation-0"] fieldset label:nth-of-type(3) input');
+    await box.click();
+    await page.textWhen('situation-0', (t) => !t.includes('Low Meadow gets'));
+    await page.click('undo');
+    await page.textWhen('situation-0', (t) => t.includes('Low Meadow gets'));
+    await page.click('find-worst');
+    expect(await page.textWhen('worst', (t) => t !== '')).toContain('Of 7 combinations the worst is');
+    await page.click('keep-worst');
+    await page.part('situation-2');
+    await page.click('undo');
+    await page.saved();
+  });
+});
+
+describe('find sizes', () => {
+  it('gives the cheapest that serve all, tried as a what-if and kept', async () => {
+    await page.go(app.address + PIPE);
+    await page.click('find-sizes');
+    expect(await page.textWhen('sizes-found', (t) => t !== '')).toContain('Nothing cheaper serves them all');
+    await page.click('take-sizes');
+    await page.part('what-if');
+    await page.textWhen('situation-0', (t) => t.includes('Everyone gets what they want'));
+    await page.click('keep');
+    await page.saved();
+    await page.click('undo');
+    await page.saved();
+  });
+  it('is stopped half way and run again', async () => {
+    const plan = bigPlan(24);
+    const ends = plan.nodes.filter((n) => n.kind === 'outlet' || n.kind === 'trough').map((n) => n.id);
+    // a loop: no sum gives the answer, it must be searched for
+    const loop = {
+      id: 'round',
+      from: 'tee-1',
+      to: 'tee-6',
+      legs: [{ lengthM: 190, endGroundM: 0, pipe: 'astm-d2239-sidr15/1' }],
+    };
+    loop.legs[0].endGroundM = plan.nodes.find((n) => n.id === 'tee-6')?.groundM ?? 0;
+    const document = {
+      ...plan,
+      lines: [...plan.lines, loop].map((l) => ({ ...l, legs: l.legs.map((g) => ({ ...g, lengthM: 8 * g.lengthM })) })),
+      situations: [{ name: 'far end', open: ends.slice(-5), level: 'start' }],
+    };
+    const made = (await (
+      await fetch(`${app.address}/api/plans`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ document }),
+      })
+    ).json()) as { id: string };
+    await page.go(`${app.address}/plan/${made.id}/pipe`);
+    await page.click('find-sizes');
+    await page.click('stop-sizes');
+    await page.part('find-sizes');
+    expect((await page.driver.findElements(By.css('[data-test=sizes-found]'))).length).toBe(0);
+    await page.click('find-sizes');
+    await page.part('stop-sizes');
+    await page.click('stop-sizes');
+    await page.part('find-sizes');
+  });
+  it('says what is missing where no size can do it', async () => {
+    await page.go(app.address + PIPE);
+    await page.part('situation-0');
+    const tanks = await page.find('[data-test="situation-0"] select');
+    await tanks.sendKeys('tanks low');
+    await page.click('find-sizes');
+    const words = await page.textWhen('sizes-none', (t) => t !== '');
+    expect(words).toContain('No size does it');
+    expect(words).toMatch(/Kitchen tap: 0\.5\d m in “Morning/);
+    await page.click('undo');
+    await page.saved();
+  });
+});

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+// The cheapest sizes that serve every situation: sought with progress, told with how sure, taken as a what-if.
+import { computed } from 'vue';
+import { findPipe } from '@vernal-slope/plan/catalogue';
+import type { PlanSizes } from '@vernal-slope/plan/solve';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { nameIn, nominal } from '../display/names.ts';
+import { costText, percent, showText } from '../display/quantities.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const props = defineProps<{ plan: Plan; found: PlanSizes | null; seeking: boolean; progress: number }>();
+const emit = defineEmits<{ find: []; stop: []; take: [] }>();
+const settings = useSettings();
+
+/** Stretches of one size along each line, and whether they differ from what is laid. */
+const lines = computed(() => {
+  const { found, plan } = props;
+  if (!found?.ok) return [];
+  return plan.lines.flatMap((line) => {
+    const own = found.sizes.filter((s) => s.line === line.id).sort((a, b) => a.leg - b.leg);
+    if (own.length === 0) return [];
+    const runs: { from: number; to: number; pipe: string; length: number }[] = [];
+    for (const s of own) {
+      const last = runs[runs.length - 1];
+      const length = line.legs[s.leg].lengthM;
+      if (runs.length > 0 && last.pipe === s.pipe && last.to === s.leg - 1) {
+        last.to = s.leg;
+        last.length += length;
+      } else runs.push({ from: s.leg, to: s.leg, pipe: s.pipe, length });
+    }
+    return [
+      {
+        id: line.id,
+        name: nameIn(plan, line.id),
+        runs: runs.map((r) => ({
+          legs: r.from === r.to ? `leg ${r.from + 1}` : `legs ${r.from + 1} to ${r.to + 1}`,
+          size: nominal(findPipe(r.pipe)?.nominal ?? r.pipe),
+          length: showText(r.length, 'distance', settings.units),
+          same: line.legs.slice(r.from, r.to + 1).every((l) => l.pipe === r.pipe),
+        })),
+      },
+    ];
+  });
+});
+const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.same)));
+</script>
+
+<template>
+  <section class="sheet" aria-labelledby="sizes-title">
+    <header>
+      <h2 id="sizes-title">Find sizes</h2>
+      <span class="actions no-print">
+        <template v-if="seeking">
+          <progress :value="progress" max="1" aria-label="How far the search is"></progress>
+          <span role="status">{{ percent(progress) }}</span>
+          <button type="button" class="plain-button edged" data-test="stop-sizes" @click="emit('stop')">Stop</button>
+        </template>
+        <button v-else type="button" class="plain-button main" data-test="find-sizes" @click="emit('find')">
+          Find sizes
+        </button>
+      </span>
+    </header>
+    <p class="pad small muted">
+      The cheapest sizes of the kinds of pipe that are laid, so that every place has its flow at its pressure in every
+      situation above, no pipe is under suction and none bears more than it is rated for.
+    </p>
+    <p class="pad"><slot /></p>
+    <div v-if="found && !found.ok" class="pad" role="alert" data-test="sizes-none">
+      <template v-if="found.reason === 'missing'">
+        <p>No size does it. Head is missing:</p>
+        <ul>
+          <li v-for="m in found.missing" :key="m.at + m.situation">
+            <strong>{{ nameIn(plan, m.at) }}</strong>{{
+              m.chainage === undefined ? '' : ` at ${showText(m.chainage, 'distance', settings.units)}`
+            }}: <span class="figure">{{ showText(m.by, 'height', settings.units) }}</span> in “{{ m.situation }}”, even
+            with the widest pipe.
+          </li>
+        </ul>
+        <p class="small muted">A higher tank, an outlet that wants less, or fewer at once would help.</p>
+      </template>
+      <p v-else-if="found.reason === 'nothing'">
+        There is no line with listed pipe that leads to a place that wants water.
+      </p>
+    </div>
+    <div v-else-if="found?.ok" class="pad" data-test="sizes-found">
+      <p>
+        <strong>{{ costText(found.cost, found.unit, settings.units) }}</strong> against
+        {{ costText(found.costNow, found.unit, settings.units) }} as laid.
+        {{
+          found.exact
+            ? 'Nothing cheaper serves them all: this was worked out, not searched for.'
+            : `Nothing cheaper was found in ${found.solves} trials; at most ${percent(1 - found.bound / found.cost)} could still be saved.`
+        }}
+      </p>
+      <ul>
+        <li v-for="l in lines" :key="l.id">
+          {{ l.name }}:
+          <template v-for="(r, k) in l.runs" :key="k"
+            >{{ k > 0 ? ', ' : ''
+            }}<span :class="{ new: !r.same }"
+              ><strong>{{ r.size }}</strong> on {{ r.legs }} ({{ r.length }})</span
+            ></template
+          >
+        </li>
+      </ul>
+      <button type="button" class="plain-button main" data-test="take-sizes" :disabled="!changed" @click="emit('take')">
+        {{ changed ? 'Try them' : 'They are laid already' }}
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 12px;
+  padding: 8px 0;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  padding: 0 12px;
+}
+
+.actions {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-left: auto;
+}
+
+progress {
+  width: 140px;
+  accent-color: var(--water);
+}
+
+.pad {
+  padding: 4px 12px;
+}
+
+ul {
+  margin: 6px 0;
+  padding-left: 20px;
+}
+
+.new {
+  background: var(--water-wash);
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+// A what-if beside the plan: what each place gets now and would get then.
+import { computed } from 'vue';
+import { drawers } from '@vernal-slope/plan/solve';
+import type { PlanResults } from '../composables/usePlanResults.ts';
+import { nameIn } from '../display/names.ts';
+import { showText } from '../display/quantities.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const props = defineProps<{ label: string; before: PlanResults; after: PlanResults }>();
+const settings = useSettings();
+const rows = computed(() =>
+  drawers(props.after.compiled).flatMap((id) => {
+    const [a, b] = [props.before.result.nodes.get(id), props.after.result.nodes.get(id)];
+    if (!a || !b) return [];
+    const text = (si: number, q: 'flow' | 'pressure'): string => showText(si, q, settings.units);
+    const rows = {
+      id,
+      name: nameIn(props.after.compiled.plan, id),
+      flow: [text(a.flow, 'flow'), text(b.flow, 'flow')],
+      pressure: [text(Math.max(0, a.pressure), 'pressure'), text(Math.max(0, b.pressure), 'pressure')],
+    };
+    return [{ ...rows, same: rows.flow[0] === rows.flow[1] && rows.pressure[0] === rows.pressure[1] }];
+  }),
+);
+</script>
+
+<template>
+  <section class="sheet" aria-labelledby="what-if-title" data-test="what-if">
+    <h2 id="what-if-title">What if: {{ label }}</h2>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th>Place</th>
+            <th class="n">Flow, now</th>
+            <th class="n">then</th>
+            <th class="n">Pressure, now</th>
+            <th class="n">then</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.id" :class="{ same: r.same }" :data-what="r.id">
+            <th scope="row">{{ r.name }}</th>
+            <td class="n figure">{{ r.flow[0] }}</td>
+            <td class="n figure">{{ r.flow[1] }}</td>
+            <td class="n figure">{{ r.pressure[0] }}</td>
+            <td class="n figure">{{ r.pressure[1] }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="small muted">
+      On the hillside the thin dashed line is the running line as it is now. Nothing is saved until it is kept.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 12px;
+  padding: 8px 12px;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 3px 8px;
+  border-top: var(--line-hair) solid var(--rule);
+  text-align: left;
+}
+
+.n {
+  text-align: right;
+}
+
+.same td,
+.same th {
+  color: var(--muted);
+  font-weight: 400;
+}
+</style>
