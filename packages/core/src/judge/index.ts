@@ -6,7 +6,14 @@ export type Severity = 'short' | 'fair' | 'good';
 /** What could be changed about it, as data; the view words it and tries it. */
 export type Remedy =
   | { readonly kind: 'pipe'; readonly line: string; readonly legs: readonly number[]; readonly pipe: string }
-  | { readonly kind: 'stand'; readonly tank: string; readonly standM: number };
+  | { readonly kind: 'stand'; readonly tank: string; readonly standM: number }
+  | {
+      readonly kind: 'fitting';
+      readonly line: string;
+      readonly leg: number;
+      readonly from: string;
+      readonly to: string;
+    };
 
 export interface Finding {
   readonly code: string;

@@ -15,3 +15,4 @@ export {
   velocityHead,
   type Loss,
 } from './loss.ts';
+export { criticalTime, surge, WATER_BULK, waveSpeed } from './surge.ts';

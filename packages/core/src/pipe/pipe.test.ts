@@ -4,6 +4,7 @@ import recorded from '../reference/recorded.json' with { type: 'json' };
 import {
   boreArea,
   colebrook,
+  criticalTime,
   darcyLoss,
   frictionFactor,
   hazenLoss,
@@ -11,6 +12,8 @@ import {
   minorLoss,
   orificeFlow,
   reynoldsNumber,
+  surge,
+  waveSpeed,
 } from './index.ts';
 
 describe('Colebrook-White', () => {
@@ -129,4 +132,27 @@ describe('fittings and orifices', () => {
 it('Reynolds number of 10 L/min in ¾ in at 10 °C is about 7 760', () => {
   // by hand: v = 1.6667e-4 / 3.4404e-4 = 0.4844 m/s; Re = 0.4844 × 0.02093 / 1.3063e-6 = 7 762
   expect(reynoldsNumber(1e-2 / 60, 0.02093, 1.3063e-6)).toBeCloseTo(7762, -1);
+});
+
+describe('water hammer', () => {
+  // AWWA M23 / C900: a = 4660/√(1 + (K/E)(DR − 2)) ft/s with K 300,000 and E 400,000 psi; psi per ft/s as tabulated
+  it.each([
+    [14, 449.2, 136.5],
+    [18, 393.9, 120.0],
+    [25, 332.5, 101.4],
+  ])('PVC of DR %d: wave %d m/s, %d kPa for each foot a second', (dr, wave, kPa) => {
+    // 4,660 ft/s of sound in water is the square root of K over a density of 1,025.6
+    const a = waveSpeed(2.068e9 / 1420.4 ** 2, 2.758e9, dr - 2);
+    expect(Math.abs(a / wave - 1)).toBeLessThan(0.006);
+    expect(Math.abs(surge(1000, a, 0.3048, 1000, 0) / 1000 / kPa - 1)).toBeLessThan(0.006);
+  });
+  it('Joukowsky (1898): stopping 1.2 m/s at 400 m/s raises 480 kPa', () => {
+    expect(surge(1000, 400, 1.2, 120, 0.1)).toBeCloseTo(480_000, 6);
+  });
+  it('slower than 2L/a is gentler, in proportion (Michaud)', () => {
+    expect(criticalTime(120, 400)).toBeCloseTo(0.6, 12);
+    expect(surge(1000, 400, 1.2, 120, 0.6)).toBeCloseTo(480_000, 6);
+    expect(surge(1000, 400, 1.2, 120, 2.4)).toBeCloseTo(120_000, 6);
+    expect(surge(1000, 400, -1.2, 120, 2.4)).toBeCloseTo(120_000, 6);
+  });
 });

@@ -2,6 +2,7 @@
 import { law, LinkStatus, segmentsLoss, type Network, type Solution } from '../network/index.ts';
 import { pressureOfHead } from '../water/index.ts';
 import { boreArea } from '../pipe/index.ts';
+import { GRAVITY } from '../units/index.ts';
 
 /** Where a pipe lies: one entry a station, the start first, then the end of each segment. */
 export interface LineGeometry {
@@ -132,31 +133,83 @@ export function humpStations(pipe: readonly number[]): number[] {
 export const humps = (geometry: LineGeometry, grade: readonly number[]): Hump[] =>
   humpStations(geometry.pipe).map((station) => ({ station, clearance: grade[station] - geometry.pipe[station] }));
 
+/** Stations where the pipe stops falling and begins to rise (ends excluded): where a line is drained. */
+export const lowStations = (pipe: readonly number[]): number[] => humpStations(pipe.map((z) => -z));
+
+export interface TrappedAir {
+  /** Level that the source must have for water to come, worst case: air not compressed. m above datum */
+  readonly needed: number;
+  /** Head missing for that, m; 0 where it is enough. */
+  readonly missing: number;
+  /** The same with the air pressed together by the water on it. */
+  readonly neededCompressed: number;
+  readonly missingCompressed: number;
+  /** Stations where a vent would let the air out. */
+  readonly vents: readonly number[];
+}
+
 /**
  * Air shut in when a line is first filled. After each high point the water falls to the next low point and
  * leaves air in the leg between; worst case, not compressed, each such leg takes its height from the head.
+ * Compressed (Boyle), a pocket of height h under p metres of water more than the air's own keeps h · pa/(pa + p), counted
+ * from its top in a leg of even slope and bore; the last pocket's back-pressure adds to the one before it.
  * @param pipe pipe elevations along the line in the direction of flow, the end last, m
  * @param source level of the water that feeds the line, m
- * @returns level the source must have for water to come, the head missing (0 when it is enough), and the
- *   stations where a vent would let the air out
+ * @param airHead air pressure of the place as metres of water
  * @see Jordan (1980), Handbook of Gravity-Flow Water Systems; Corcos (1989), Air in Water Pipes (from memory)
  */
-export function trappedAir(
-  pipe: readonly number[],
-  source: number,
-): { needed: number; missing: number; vents: number[] } {
+export function trappedAir(pipe: readonly number[], source: number, airHead = 10.33): TrappedAir {
   const vents = humpStations(pipe);
-  if (vents.length === 0)
-    return { needed: pipe[pipe.length - 1], missing: Math.max(0, pipe[pipe.length - 1] - source), vents };
-  let needed = pipe[vents[0]];
-  vents.forEach((high, i) => {
-    const until = vents[i + 1] ?? pipe.length - 1;
-    const low = Math.min(...pipe.slice(high, until + 1));
-    needed += pipe[until] - low;
-  });
-  needed = Math.max(needed, ...vents.map((k) => pipe[k]));
-  return { needed, missing: Math.max(0, needed - source), vents };
+  const end = pipe[pipe.length - 1];
+  const least = Math.max(end, ...vents.map((k) => pipe[k]));
+  let needed = least;
+  let compressed = least;
+  if (vents.length > 0) {
+    let sum = pipe[vents[0]];
+    let pressed = 0;
+    for (let i = vents.length - 1; i >= 0; i--) {
+      const until = vents[i + 1] ?? pipe.length - 1;
+      const high = pipe[vents[i]];
+      const low = Math.min(...pipe.slice(vents[i], until + 1));
+      sum += pipe[until] - low;
+      pressed = pocketPressure(pipe[until] - high + pressed, high - low, airHead);
+    }
+    needed = Math.max(needed, sum);
+    compressed = Math.max(compressed, pipe[vents[0]] + pressed);
+  }
+  return {
+    needed,
+    missing: Math.max(0, needed - source),
+    neededCompressed: compressed,
+    missingCompressed: Math.max(0, compressed - source),
+    vents,
+  };
 }
+
+/**
+ * Pressure p (m of water over the air's own) of a pocket `height` high when whole, that must push water `rise` above
+ * its top: p = rise + height · pa/(pa + p), not below nothing. By bisection: the right side falls as p grows.
+ */
+function pocketPressure(rise: number, height: number, airHead: number): number {
+  const over = (p: number): number => rise + (height * airHead) / (airHead + p) - p;
+  if (over(0) <= 0) return 0;
+  let [low, high] = [0, Math.max(1, rise + height)];
+  for (let k = 0; k < 60; k++) {
+    const middle = (low + high) / 2;
+    if (over(middle) > 0) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/**
+ * Least speed at which flowing water carries air pockets down a falling pipe: v = (0.25 √sin θ + 0.825) √(g D).
+ * @param bore m @param slope sine of the fall, 0 to 1
+ * @returns m/s
+ * @see Wisner, Mohsen and Kouwen (1975), J. Hydraulics Div. ASCE 101, 243-257 (from memory)
+ */
+export const clearingSpeed = (bore: number, slope: number): number =>
+  (0.25 * Math.sqrt(Math.max(0, slope)) + 0.825) * Math.sqrt(GRAVITY * bore);
 
 export interface GradePoint {
   readonly chainage: number;

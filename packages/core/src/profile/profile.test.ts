@@ -1,6 +1,16 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { NetworkBuilder, openState, solve, type Network, type Solution } from '../network/index.ts';
-import { gradePoints, humpStations, lineProfile, trappedAir, type LineGeometry, type LineProfile } from './index.ts';
+import {
+  gradePoints,
+  humpStations,
+  lineProfile,
+  clearingSpeed,
+  lowStations,
+  trappedAir,
+  type LineGeometry,
+  type LineProfile,
+} from './index.ts';
 
 const NU = 1.3e-6;
 const RHO = 999.7;
@@ -70,6 +80,29 @@ describe('humps and trapped air', () => {
     expect(air.vents).toEqual([2, 4]);
   });
   it('counts nothing for a line that falls all the way', () => {
-    expect(trappedAir([10, 6, 2], 11)).toEqual({ needed: 2, missing: 0, vents: [] });
+    expect(trappedAir([10, 6, 2], 11)).toMatchObject({ needed: 2, missing: 0, neededCompressed: 2, vents: [] });
+  });
+  // By hand, one pocket of 6 m (crest 8, low 2) under an end at 5, air at 10 m of water:
+  // p = 5 − 8 + 6 · 10/(10 + p): p² + 13p − 30 = 0, p = 2.0; so the source must stand at 8 + 2 = 10, not at 8 + 3 = 11
+  it('pressed together asks for less head than not (Boyle, by hand)', () => {
+    const air = trappedAir([10, 4, 8, 2, 5], 9.5, 10);
+    expect(air.needed).toBeCloseTo(11, 9);
+    expect(air.neededCompressed).toBeCloseTo(10, 6);
+    expect(air.missingCompressed).toBeCloseTo(0.5, 6);
+  });
+  it('compressed never asks for more than not compressed, nor for less than the highest point', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 40, noNaN: true }), { minLength: 3, maxLength: 14 }), (pipe) => {
+        const air = trappedAir(pipe, 20);
+        expect(air.neededCompressed).toBeLessThanOrEqual(air.needed + 1e-6);
+        for (const k of air.vents) expect(air.neededCompressed).toBeGreaterThanOrEqual(pipe[k] - 1e-9);
+      }),
+    );
+  });
+  it('drains at the lows, and needs a swift flow to carry air down', () => {
+    expect(lowStations([10, 4, 8, 2, 5])).toEqual([1, 3]);
+    // by hand: 0.825 √(9.80665 · 0.04) = 0.517 m/s on the level
+    expect(clearingSpeed(0.04, 0)).toBeCloseTo(0.5167, 3);
+    expect(clearingSpeed(0.04, 0.25)).toBeGreaterThan(clearingSpeed(0.04, 0));
   });
 });

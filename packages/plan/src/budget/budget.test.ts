@@ -361,7 +361,7 @@ describe('cross-checks of the new parts', () => {
     expect(crossChecks(with_(ousel, change)).map((f) => f.path)).toContain(path);
   });
   it.each([
-    ['a negative herd', '"count": 48', '"count": -48', '$.nodes[3].herds[0].count'],
+    ['a negative herd', '"count": 48', '"count": -48', '$.nodes[4].herds[0].count'],
     ['a fill of no seconds', '"seconds": 101.4', '"seconds": 0', '$.nodes[0].tests[0].fills[0].seconds'],
     ['a month missing', '"rainMm": [\n        94,', '"rainMm": [\n', '$.climate.monthly.rainMm'],
   ])('%s is named by its path', (_, from, to, path) => {

@@ -74,12 +74,12 @@ describe('faults say where, what and what would be right', () => {
     ],
     [
       'a time of day that is none',
-      (p) => (p.nodes[3].herds[0].visits[0].at = '25:00'),
+      (p) => (p.nodes[4].herds[0].visits[0].at = '25:00'),
       /visits\[0\]\.at: is "25:00"; must be a time of day such as 07:30/,
     ],
     [
       'a negative herd',
-      (p) => (p.nodes[3].herds[0].count = -4),
+      (p) => (p.nodes[4].herds[0].count = -4),
       /herds\[0\]\.count: is -4; give a number of at least 0/,
     ],
     ['another version', (p) => (p.version = 2), /^\$\.version: is 2; give 1/],

@@ -45,3 +45,4 @@ export {
   type LineEnd,
   type Spotted,
 } from './positions.ts';
+export { remedyCommand } from './remedies.ts';

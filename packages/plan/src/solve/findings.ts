@@ -3,7 +3,7 @@ import { judgeOutlet, judgeRating, worstFirst, type Finding } from '@vernal-slop
 import { LinkStatus, solve } from '@vernal-slope/core/network';
 import { humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
-import { pressureOfHead } from '@vernal-slope/core/water';
+import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
 import { deratingFactor } from '../catalogue/index.ts';
 import {
@@ -20,6 +20,7 @@ import {
   type StateOptions,
 } from '../compile/index.ts';
 import { SITE_DEFAULTS, type Outlet, type Trough } from '../schema/index.ts';
+import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
 import { routeTo } from './route.ts';
 import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
@@ -145,14 +146,18 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
   const to = c.nodes.get(map.plan.to);
   const end = to && (to.plan.kind === 'tank' || to.plan.kind === 'trough') ? inletElevation(to.plan) : undefined;
   const pipe = end === undefined ? [...map.geometry.pipe] : [...map.geometry.pipe, end];
-  const air = trappedAir(pipe, head);
+  const airHead = headOfPressure(airPressure(c.plan.site?.altitudeM ?? SITE_DEFAULTS.altitudeM), c.water.density);
+  const air = trappedAir(pipe, head, airHead);
   if (air.vents.length === 0) return [];
   const values = {
     chainage: map.geometry.chainage[Math.min(air.vents[0], map.geometry.chainage.length - 1)],
     humps: air.vents.length,
     missing: air.missing,
     needed: air.needed,
+    missingCompressed: air.missingCompressed,
   };
+  // with the air pressed together there is still too little: it does stop
+  if (air.missingCompressed > 0) return [{ code: 'air-stops-filling', severity: 'short', at: id, values }];
   return air.missing > 0
     ? [{ code: 'air-may-stop-filling', severity: 'fair', at: id, values }]
     : [{ code: 'air-can-gather', severity: 'good', at: id, values }];
@@ -267,6 +272,8 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...ratingFindings(c, options),
     ...frictionFindings(c, result),
     ...leastPipeFindings(c),
+    ...valveFindings(c, result, options),
+    ...surgeFindings(c, result, options),
     ...sourceFindings(c, result),
     ...qualityFindings(c.plan, options.today),
   );

@@ -2,7 +2,7 @@
 // The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
 import { computed } from 'vue';
 import { judgeRefill, worstFirst, type Finding } from '@vernal-slope/core/judge';
-import { setPipe, type Command } from '@vernal-slope/plan/edit';
+import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
 import { wantsOf } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { chainTo } from '../hillside/section.ts';
@@ -85,11 +85,12 @@ const sentences = computed(() =>
     key: `${f.code}-${f.at}`,
     severity: f.severity,
     parts: sentence(f, settings.units, name),
+    remedy: f.remedy && remedyCommand(plan.value, f.remedy),
   })),
 );
 
 /** How high the tank must stand, beside how high it stands. */
-const height = computed<{ severity: 'good' | 'fair'; parts: Part[] } | null>(() => {
+const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Command } | null>(() => {
   const h = props.results.height(props.chosen);
   const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
   if (!h || tank?.kind !== 'tank') return null;
@@ -108,6 +109,16 @@ const height = computed<{ severity: 'good' | 'fair'; parts: Part[] } | null>(() 
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
     severity: enough ? 'good' : 'fair',
+    ...(enough
+      ? {}
+      : {
+          remedy: remedyCommand(plan.value, {
+            kind: 'stand',
+            tank: h.tank,
+            // up to the next centimetre: nobody builds finer
+            standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
+          }),
+        }),
     parts: enough
       ? [
           { text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` },
@@ -200,6 +211,15 @@ function tryIt(): void {
         <p>
           <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+          <button
+            v-if="s.remedy && !trying"
+            type="button"
+            class="plain-button edged small-try"
+            data-test="try-finding"
+            @click="s.remedy && emit('try', s.remedy)"
+          >
+            Try it
+          </button>
         </p>
       </li>
       <li v-if="height" data-test="height">
@@ -207,6 +227,15 @@ function tryIt(): void {
         <p>
           <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
+          <button
+            v-if="height.remedy && !trying"
+            type="button"
+            class="plain-button edged small-try"
+            data-test="try-stand"
+            @click="height.remedy && emit('try', height.remedy)"
+          >
+            Try it
+          </button>
         </p>
       </li>
     </ul>
@@ -252,6 +281,12 @@ function tryIt(): void {
 </template>
 
 <style scoped>
+.small-try {
+  min-height: 24px;
+  padding: 0 8px;
+  font-size: var(--text-s);
+}
+
 .passing {
   padding: 12px 16px;
 }

@@ -1,6 +1,6 @@
 // What findings say, in plain words. One sentence, one fact; the figures open their working.
 import type { Finding, Severity } from '@vernal-slope/core/judge';
-import { showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
+import { percent, showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
 import { waterSentence } from './waterwords.ts';
 
 /** A stretch of a sentence: words, or a figure that may open a working. */
@@ -79,6 +79,12 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
       return say`At ${fig('chainage', 'distance')} the pipe is ${fig('above', 'height')} above the running line, under suction: any leak draws air.`;
     case 'air-may-stop-filling':
       return say`Air shut in past the hump at ${fig('chainage', 'distance')} can stop the first filling: ${fig('missing', 'height')} of head is missing. A vent there cures it.`;
+    case 'air-stops-filling':
+      return say`Air shut in past the hump at ${fig('chainage', 'distance')} stops the first filling: even with the air pressed together ${fig('missingCompressed', 'height')} of head is missing. A vent there cures it.`;
+    case 'valve-eats':
+      return say`${String(v.valve)} on leg ${String(v.leg)} of ${name(id)} takes ${fig('loss', 'loss')} of head, ${percent(Number(v.share))} of what the line loses. A full-port ball valve would give ${fig('then', 'flow')} in place of ${fig('flow', 'flow')}.`;
+    case 'surge-too-much':
+      return say`A tap at the end of ${name(id)} that shuts in ${fig('closing', 'duration')} stops ${fig('speed', 'speed')} of water: ${fig('surge', 'pressure')} on top of ${fig('standing', 'pressure')}, more than the ${given('rating', 'pressure')} its pipe is rated for. Shut it slowly.`;
     case 'air-can-gather':
       return say`Air can gather at the hump at ${fig('chainage', 'distance')}. There is head enough to push through; a vent there helps.`;
     case 'rating-enough':

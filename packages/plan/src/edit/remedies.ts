@@ -1,0 +1,31 @@
+// What a finding proposes, as a command that can be tried.
+import type { Remedy } from '@vernal-slope/core/judge';
+import { findFitting, findPipe } from '../catalogue/index.ts';
+import type { Fitting, Plan } from '../schema/index.ts';
+import type { Command } from './apply.ts';
+import { changeNode, setLeg, setPipe } from './commands.ts';
+
+/** The command of a remedy; undefined where the plan has no such place any more. */
+export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
+  switch (remedy.kind) {
+    case 'pipe':
+      return setPipe(remedy.line, remedy.legs, remedy.pipe, `${findPipe(remedy.pipe)?.nominal ?? remedy.pipe} pipe`);
+    case 'stand': {
+      const tank = plan.nodes.find((n) => n.id === remedy.tank);
+      return tank?.kind === 'tank'
+        ? changeNode(remedy.tank, 'tank', `${tank.name ?? tank.id} on a stand of ${remedy.standM} m`, (n) => {
+            n.standM = remedy.standM;
+          })
+        : undefined;
+    }
+    case 'fitting': {
+      const leg = plan.lines.find((l) => l.id === remedy.line)?.legs[remedy.leg];
+      if (!leg) return undefined;
+      const fittings = (leg.fittings ?? []).map(
+        (f) => ('type' in f && f.type === remedy.from ? { ...f, type: remedy.to } : { ...f }) as Fitting,
+      );
+      const name = findFitting(remedy.to)?.name ?? remedy.to;
+      return { ...setLeg(remedy.line, remedy.leg, { fittings }, 'valve'), label: `${name} on leg ${remedy.leg + 1}` };
+    }
+  }
+}

@@ -1,0 +1,127 @@
+// Valves: those that eat the head, what a full-port one gives back, and what closing one does to the pipe.
+import type { Finding } from '@vernal-slope/core/judge';
+import { boreArea, surge, velocityHead, waveSpeed } from '@vernal-slope/core/pipe';
+import { pressureOfHead } from '@vernal-slope/core/water';
+import { deratingFactor, findFitting, type PipeRow } from '../catalogue/index.ts';
+import {
+  compilePlan,
+  fittingK,
+  metresOfMm,
+  pascals,
+  resolvePipe,
+  type Compiled,
+  type StateOptions,
+} from '../compile/index.ts';
+import { SITE_DEFAULTS, type Fitting, type Plan } from '../schema/index.ts';
+import { routeTo } from './route.ts';
+import { solvePlan, type PlanResult } from './solve.ts';
+
+/** What a valve is changed for. */
+export const FULL_PORT = 'ball-full';
+/** A valve is worth a word when it takes this share of its line's losses, and this head, m. */
+const WORTH_SHARE = 0.1;
+const WORTH_HEAD = 0.05;
+
+/** The fittings of a leg with the valves of one kind changed for another. */
+export const swapFitting = (fittings: readonly Fitting[], from: string, to: string): Fitting[] =>
+  fittings.map((f) => ('type' in f && f.type === from ? { ...f, type: to } : { ...f }) as Fitting);
+
+/** The plan with the valves of a leg changed. */
+export const withFitting = (plan: Plan, line: string, leg: number, from: string, to: string): Plan => ({
+  ...plan,
+  lines: plan.lines.map((l) =>
+    l.id === line
+      ? {
+          ...l,
+          legs: l.legs.map((g, k) => (k === leg ? { ...g, fittings: swapFitting(g.fittings ?? [], from, to) } : g)),
+        }
+      : l,
+  ),
+});
+
+/** Valves that take a good part of a line's head, with what a full-port one would give back. */
+export function valveFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
+  const found: Finding[] = [];
+  for (const [id, map] of c.lines) {
+    const line = result.lines.get(id);
+    if (!line || line.flow === 0) continue;
+    const total = Math.abs(line.frictionLoss + line.minorLoss);
+    map.plan.legs.forEach((leg, k) => {
+      const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
+      for (const f of leg.fittings ?? []) {
+        const type = 'type' in f && typeof f.type === 'string' ? f.type : '';
+        const row = findFitting(type);
+        if (row?.group !== 'valve') continue;
+        const loss = fittingK(f) * (f.count ?? 1) * velocityHead(line.flow, bore);
+        if (loss < WORTH_HEAD || loss < WORTH_SHARE * total) continue;
+        const swapped = solvePlan(compilePlan(withFitting(c.plan, id, k, type, FULL_PORT)), options).lines.get(id);
+        found.push({
+          code: 'valve-eats',
+          severity: 'fair',
+          at: id,
+          values: {
+            valve: row.name,
+            leg: k + 1,
+            loss,
+            share: loss / total,
+            flow: Math.abs(line.flow),
+            then: Math.abs(swapped?.flow ?? 0),
+          },
+          remedy: { kind: 'fitting', line: id, leg: k, from: type, to: FULL_PORT },
+        });
+      }
+    });
+  }
+  return found;
+}
+
+/** Short-term modulus of the wall, Pa (handbook figures from memory; they spread by a third). */
+const MODULUS: Readonly<Record<PipeRow['material'], number>> = {
+  PE: 0.8e9,
+  PE100: 1.1e9,
+  PVC: 2.758e9,
+  CPVC: 2.5e9,
+  PEX: 0.6e9,
+  ABS: 2.2e9,
+  hose: 0.05e9,
+};
+/** Time in which a quarter-turn tap or a snapping float is shut, s (assumption). */
+export const QUICK_CLOSING = 0.2;
+/** Bore over wall where the catalogue has no wall (assumption). */
+const USUAL_BORE_OVER_WALL = 12;
+
+/** Lines whose pipe would not bear a tap shut at once, tanks full. */
+export function surgeFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
+  const found: Finding[] = [];
+  const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
+  let full: PlanResult | undefined;
+  for (const [id, map] of c.lines) {
+    const to = c.nodes.get(map.plan.to)?.plan;
+    const quick = to?.kind === 'outlet' || (to?.kind === 'trough' && to.inlet?.floatValve?.characteristic === 'snap');
+    const line = result.lines.get(id);
+    const last = map.plan.legs.length - 1;
+    const row = resolvePipe(map.plan.legs[last].pipe).row;
+    if (!quick || !line || line.flow <= 0 || row?.ratingKPa === undefined) continue;
+    const bore = metresOfMm(row.insideDiameterMm);
+    const ratio = row.minimumWallMm === undefined ? USUAL_BORE_OVER_WALL : bore / metresOfMm(row.minimumWallMm);
+    const wave = waveSpeed(c.water.density, MODULUS[row.material], ratio);
+    const route = routeTo(c, map.plan.to);
+    const length = (route?.lines ?? []).reduce(
+      (sum, l) => sum + (c.lines.get(l.line)?.geometry.chainage.at(-1) ?? 0),
+      0,
+    );
+    const rise = surge(c.water.density, wave, line.flow / boreArea(bore), length, QUICK_CLOSING);
+    full ??= solvePlan(c, { ...options, level: 'full', levels: undefined });
+    const grade = full.lines.get(id)?.staticGrade ?? [];
+    const standing = Math.max(...grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density)));
+    const rating = pascals(row.ratingKPa) * deratingFactor(row, temperature);
+    if (standing + rise > rating)
+      found.push({
+        code: 'surge-too-much',
+        severity: 'fair',
+        at: id,
+        values: { surge: rise, standing, rating, closing: QUICK_CLOSING, speed: line.flow / boreArea(bore) },
+      });
+  }
+  return found;
+}
