@@ -1,5 +1,5 @@
 // Cheapest sizes of a tree fed from one water, in one situation: exact, by dynamic programming over heads.
-import { law, linkLaw, openState, type Network } from '../network/index.ts';
+import { law, linkLaw, LinkKind, openState, type Network } from '../network/index.ts';
 import { applySize, type SizingProblem, type SizingSituation } from './sizing.ts';
 
 /** A way to build what lies beyond a place: the head it needs there, and what it costs. */
@@ -24,7 +24,8 @@ interface Tree {
 /** The network as a tree from its one fixed node; undefined where it is none. */
 export function treeOf(n: Network): Tree | undefined {
   const roots = [...n.fixed.keys()].filter((i) => n.fixed[i]);
-  if (roots.length !== 1 || n.linkCount !== n.nodeCount - 1) return undefined;
+  // behind a reducer more head before it is no use: sizes there are sought, not summed
+  if (roots.length !== 1 || n.linkCount !== n.nodeCount - 1 || n.kind.includes(LinkKind.Reducer)) return undefined;
   const near: { link: number; to: number }[][] = Array.from({ length: n.nodeCount }, () => []);
   for (let l = 0; l < n.linkCount; l++) {
     near[n.from[l]].push({ link: l, to: n.to[l] });

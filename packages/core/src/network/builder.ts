@@ -121,6 +121,24 @@ export class NetworkBuilder {
     });
   }
 
+  /** Lets through from `from` to `to` what keeps no more than `head` (m above datum) behind it. */
+  reducer(from: number, to: number, head: number): number {
+    return this.#add({
+      from,
+      to,
+      kind: LinkKind.Reducer,
+      a: head,
+      b: 0,
+      oneWay: true,
+      forward: 0,
+      backward: 0,
+      exitForward: 0,
+      exitBackward: 0,
+      segments: [],
+      points: [],
+    });
+  }
+
   #add(link: LinkRow): number {
     return this.#links.push(link) - 1;
   }

@@ -87,7 +87,16 @@ export function updateHolds(
     changed = true;
   };
   for (let l = 0; l < n.linkCount; l++) {
-    if (n.kind[l] !== LinkKind.Pipe) continue;
+    if (n.kind[l] === LinkKind.Reducer && changes[l] < 12) {
+      // it closes in when there would be too much behind it, and stands open when there is too little before it
+      const reduced = holds.reduced[l] ? head[n.from[l]] >= n.a[l] - TOLERANCE : head[n.to[l]] > n.a[l] + TOLERANCE;
+      if (reduced !== (holds.reduced[l] === 1)) {
+        holds.reduced[l] = reduced ? 1 : 0;
+        changes[l]++;
+        changed = true;
+      }
+    }
+    if (n.kind[l] !== LinkKind.Pipe || n.siphons) continue;
     const begin = n.pointStart[l];
     const end = n.pointStart[l + 1];
     if (begin === end) continue;

@@ -86,6 +86,10 @@ export function linkLaw(n: Network, state: NetworkState, link: number, flow: num
       law.slope = over > 0 ? CLOSED : OPEN;
       return;
     }
+    case LinkKind.Reducer:
+      law.loss = OPEN * flow;
+      law.slope = OPEN;
+      return;
     default: {
       segmentsLoss(n, n.segmentStart[link], n.segmentStart[link + 1], flow);
       const end = flow >= 0 ? n.endLossForward[link] : n.endLossBackward[link];

@@ -433,3 +433,88 @@ describe('a generous spring', () => {
     expect(s.status[limit]).toBe(LinkStatus.Held);
   });
 });
+
+describe('a pressure reducer', () => {
+  /** A water at 60 m, a pipe to a reducer at 0 m, a pipe from it to a tap at 0 m; what stands behind it is held to `set`. */
+  function line(set: number, water = 60): { solution: Solution; after: number; before: number; tap: number } {
+    const b = new NetworkBuilder();
+    const [top, air] = [b.fixedNode(), b.fixedNode()];
+    const [before, after, end] = [b.node(), b.node(), b.node()];
+    b.pipe(top, before, [pipe(400, 0.035, 7e-6)]);
+    b.reducer(before, after, set);
+    b.pipe(after, end, [pipe(100, 0.027, 7e-6)]);
+    const tap = b.power(end, air, 2e-4 / 10 ** 0.5, 0.5);
+    const network = b.build('darcy-weisbach', NU);
+    const state = openState(network);
+    state.fixedHead[top] = water;
+    return { solution: solve(network, state), after, before, tap };
+  }
+  it('holds its head behind it, and the flow is what that head gives (by hand)', () => {
+    const { solution, after, before, tap } = line(20);
+    expect(solution.converged).toBe(true);
+    expect(solution.head[after]).toBeCloseTo(20, 3);
+    expect(solution.head[before]).toBeGreaterThan(40);
+    // the same tap fed from an open water at 20 m by the same pipe
+    const b = new NetworkBuilder();
+    const [water, air] = [b.fixedNode(), b.fixedNode()];
+    const end = b.node();
+    b.pipe(water, end, [pipe(100, 0.027, 7e-6)]);
+    const own = b.power(end, air, 2e-4 / 10 ** 0.5, 0.5);
+    const network = b.build('darcy-weisbach', NU);
+    const state = openState(network);
+    state.fixedHead[water] = 20;
+    expect(solution.flow[tap]).toBeCloseTo(solve(network, state).flow[own], 8);
+  });
+  it('stands open where there is less before it than it asks for', () => {
+    const { solution, after, before } = line(20, 12);
+    expect(solution.converged).toBe(true);
+    expect(solution.head[after]).toBeCloseTo(solution.head[before], 3);
+  });
+  it('holds still water back too', () => {
+    const b = new NetworkBuilder();
+    const top = b.fixedNode();
+    const [before, after] = [b.node(), b.node()];
+    b.pipe(top, before, [pipe(50, 0.03, 7e-6)]);
+    b.reducer(before, after, 15);
+    b.pipe(after, b.node(), [pipe(50, 0.03, 7e-6)]);
+    const network = b.build('darcy-weisbach', NU);
+    const state = openState(network);
+    state.fixedHead[top] = 60;
+    const s = solve(network, state);
+    expect(s.head[before]).toBeCloseTo(60, 3);
+    expect(s.head[after]).toBeCloseTo(15, 3);
+  });
+});
+
+describe('scaling', () => {
+  it('by Hazen-Williams: heads times s^1.852 are flows times s, in any tree or loop', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 3, noNaN: true }),
+        fc.array(fc.integer({ min: 20, max: 300 }), { minLength: 5, maxLength: 5 }),
+        (s, lengths) => {
+          const at = (scale: number): Float64Array => {
+            const b = new NetworkBuilder();
+            const [high, low] = [b.fixedNode(), b.fixedNode()];
+            const [p, q] = [b.node(), b.node()];
+            [
+              [high, p],
+              [high, q],
+              [p, q],
+              [p, low],
+              [q, low],
+            ].forEach(([i, j], k) => b.pipe(i, j, [pipe(lengths[k], 0.05 + 0.01 * k, 0)]));
+            const network = b.build('hazen-williams', NU);
+            const state = openState(network);
+            state.fixedHead[high] = 30 * scale ** 1.852;
+            return solve(network, state).flow;
+          };
+          const [one, many] = [at(1), at(s)];
+          // the link between the two middles may be all but at rest, where the law is a straight line
+          for (const l of [0, 1, 3, 4]) expect(many[l] / one[l] / s).toBeCloseTo(1, 4);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});

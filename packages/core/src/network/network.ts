@@ -8,6 +8,8 @@ export const LinkKind = {
   Power: 1,
   /** Yield limit: no loss up to the state's limit, no flow above it. */
   Limit: 2,
+  /** Pressure reducer: no more head than `a` (m above datum) behind it, from `from` to `to` only. */
+  Reducer: 3,
 } as const;
 export type LinkKind = (typeof LinkKind)[keyof typeof LinkKind];
 
@@ -80,7 +82,7 @@ export const LinkStatus = {
   Shut: 1,
   /** Open, but no water comes: too little head, or it would run the wrong way. */
   Starved: 2,
-  /** Held by a hump, or by the source's yield. */
+  /** Held by a hump, by the source's yield, or by a reducer. */
   Held: 3,
 } as const;
 export type LinkStatus = (typeof LinkStatus)[keyof typeof LinkStatus];
@@ -97,6 +99,8 @@ export interface Solution {
   readonly status: Uint8Array;
   /** For a pipe held at a hump, the index of the point (into `pointElevation`); else −1. */
   readonly heldAt: Int32Array;
+  /** 1 for a reducer that holds its head, 0 for one that stands open or is no reducer. */
+  readonly reduced: Uint8Array;
   /** Side from which a held pipe is full: 1 the `from` side, −1 the `to` side. */
   readonly heldFrom: Int8Array;
   /** Largest head imbalance over any open link, m, and that link. */

@@ -63,6 +63,8 @@ export function workspaceOf(n: Network): Workspace {
 export interface Holds {
   readonly at: Int32Array;
   readonly side: Int8Array;
+  /** Reducers that hold the head behind them. */
+  readonly reduced: Uint8Array;
 }
 
 /** Writes a first guess of the flows. */
@@ -90,6 +92,7 @@ function evaluate(n: Network, state: NetworkState, holds: Holds, l: number, flow
 /** Head difference that drives link `l`: between its nodes, or between its full side and its hump. */
 function drive(n: Network, holds: Holds, head: Float64Array, l: number): number {
   const at = holds.at[l];
+  if (holds.reduced[l]) return n.a[l] - head[n.to[l]];
   if (at < 0) return head[n.from[l]] - head[n.to[l]];
   return holds.side[l] > 0 ? head[n.from[l]] - n.pointElevation[at] : n.pointElevation[at] - head[n.to[l]];
 }
@@ -106,6 +109,15 @@ function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64A
     const i = unknown[n.from[l]];
     const j = unknown[n.to[l]];
     const at = holds.at[l];
+    if (holds.reduced[l]) {
+      // what is behind sees a water at the reducer's head; what is before gives what last went through
+      if (j >= 0) {
+        matrix.diagonal[j] += g;
+        rhs[j] += base + g * n.a[l];
+      }
+      if (i >= 0) rhs[i] -= Math.abs(flow[l]) > NO_FLOW ? flow[l] : 0;
+      continue;
+    }
     if (at >= 0) {
       // full side sees a free end at the hump; the far side receives what last came over it
       const full = holds.side[l] > 0 ? i : j;

@@ -20,12 +20,18 @@ export function solve(network: Network, state: NetworkState): Solution {
   const n = network;
   const head = new Float64Array(n.nodeCount);
   const flow = new Float64Array(n.linkCount);
-  const holds: Holds = { at: new Int32Array(n.linkCount).fill(-1), side: new Int8Array(n.linkCount) };
+  const holds: Holds = {
+    at: new Int32Array(n.linkCount).fill(-1),
+    side: new Int8Array(n.linkCount),
+    reduced: new Uint8Array(n.linkCount),
+  };
+  const reducers = n.kind.includes(LinkKind.Reducer);
   if (state.warm) {
     head.set(state.warm.head);
     flow.set(state.warm.flowSolved);
     holds.at.set(state.warm.heldAt);
     holds.side.set(state.warm.heldFrom);
+    holds.reduced.set(state.warm.reduced);
   } else guessFlows(n, state, flow);
   for (let i = 0; i < n.nodeCount; i++) if (n.fixed[i]) head[i] = state.fixedHead[i];
 
@@ -33,12 +39,13 @@ export function solve(network: Network, state: NetworkState): Solution {
   let iterations = 0;
   let converged = false;
   // humps are sought on flows that are near enough, then once more on the answer
-  let loose = !n.siphons && n.pointElevation.length > 0;
+  const fixedForm = n.siphons && !reducers;
+  let loose = !fixedForm && (reducers || n.pointElevation.length > 0);
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const result = newton(n, state, holds, flow, head, state.warm !== undefined || round > 0, loose);
     iterations += result.iterations;
     converged = result.converged;
-    if (!converged || n.siphons) break;
+    if (!converged || fixedForm) break;
     const changed = updateHolds(n, holds, flow, head, changes);
     if (!changed && !loose) break;
     loose = changed && round < MAX_ROUNDS / 2;
@@ -64,6 +71,7 @@ function finish(
     else if (Math.abs(flow[l]) < NO_FLOW) status[l] = LinkStatus.Starved;
     else if (holds.at[l] >= 0) status[l] = LinkStatus.Held;
     else if (n.kind[l] === LinkKind.Limit && flow[l] >= state.limit[l]) status[l] = LinkStatus.Held;
+    else if (holds.reduced[l]) status[l] = LinkStatus.Held;
     if (Math.abs(flow[l]) < NO_FLOW) flow[l] = 0;
     if (status[l] === LinkStatus.Flowing) {
       linkLaw(n, state, l, flow[l]);
@@ -82,6 +90,7 @@ function finish(
     flowSolved,
     status,
     heldAt: holds.at,
+    reduced: holds.reduced,
     heldFrom: holds.side,
     worst: { link, imbalance },
   };

@@ -63,6 +63,8 @@ export interface Compiled {
   readonly water: Water;
   readonly nodes: ReadonlyMap<string, NodeMap>;
   readonly lines: ReadonlyMap<string, LineMap>;
+  /** Line → its pressure reducer's link, where it has one. */
+  readonly reducers: ReadonlyMap<string, number>;
   /** Fixed node → its head when it does not move with a level (air at outlets, inlets, springs). */
   readonly fixedElevation: ReadonlyMap<number, number>;
 }
@@ -174,6 +176,7 @@ export function compilePlan(plan: Plan): Compiled {
   }
 
   const lines = new Map<string, LineMap>();
+  const reducers = new Map<string, number>();
   const entering = new Map<string, LineEnd[]>(plan.nodes.map((n) => [n.id, []]));
   const leaving = new Map<string, LineEnd[]>(plan.nodes.map((n) => [n.id, []]));
   const endNodeOf = new Map<string, number>();
@@ -195,7 +198,14 @@ export function compilePlan(plan: Plan): Compiled {
       // at a tank's inlet the water is open; everywhere else the pipe must not draw air
       if (k < last || !intoVessel) points.push({ segment: k, elevation: geometry.pipe[k + 1] });
     }
-    const link = builder.pipe(fromPlace.node, end.to, line.legs.map(segmentOf), {
+    let start = fromPlace.node;
+    if (line.reducerKPa !== undefined) {
+      const behind = builder.node();
+      const set = geometry.pipe[0] + headOfPressure(pascals(line.reducerKPa), water.density);
+      reducers.set(line.id, builder.reducer(start, behind, set));
+      start = behind;
+    }
+    const link = builder.pipe(start, end.to, line.legs.map(segmentOf), {
       entranceK: openWater || line.legs[0].entrance ? entranceK(line.legs[0]) : 0,
       exitK: end.exitK,
       backwardFromK: fromNode.kind === 'tank' || fromNode.kind === 'trough' ? INTO_WATER : 0,
@@ -239,7 +249,16 @@ export function compilePlan(plan: Plan): Compiled {
     water.kinematicViscosity,
     plan.settings?.siphons === 'allowed',
   );
-  return { plan, network, standingNetwork: { ...network, siphons: true }, water, nodes, lines, fixedElevation };
+  return {
+    plan,
+    network,
+    standingNetwork: { ...network, siphons: true },
+    water,
+    nodes,
+    lines,
+    reducers,
+    fixedElevation,
+  };
 }
 
 export { floorOf, tankShape };

@@ -163,6 +163,16 @@ export const setSizes = (
   },
 });
 
+/** Puts a pressure reducer (kPa behind it) at the start of a line, or takes it out. */
+export const setReducer = (lineId: string, kPa: number | undefined): Command => ({
+  label: kPa === undefined ? 'pressure reducer taken out' : 'pressure reducer',
+  recipe: (plan) => {
+    const line = lineOf(plan, lineId);
+    if (kPa === undefined) delete line.reducerKPa;
+    else line.reducerKPa = kPa;
+  },
+});
+
 /** Several commands as one, to be undone at once. */
 export const together = (label: string, commands: readonly Command[]): Command => ({
   label,

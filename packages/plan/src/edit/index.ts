@@ -11,6 +11,7 @@ export {
   setGround,
   setLeg,
   setPipe,
+  setReducer,
   setRise,
   setSizes,
   setTitle,

@@ -257,6 +257,8 @@ export const lineSchema = z.looseObject({
   name,
   from: id,
   to: id,
+  /** A pressure reducer at the start of the line: no more than this behind it. */
+  reducerKPa: positive.max(1e4).optional(),
   legs: z.array(legSchema).min(1, 'a line has at least one leg'),
 });
 

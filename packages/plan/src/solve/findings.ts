@@ -239,6 +239,20 @@ function leastPipeFindings(c: Compiled): Finding[] {
   });
 }
 
+/** Reducers: what they hold, and those that stand open because there is too little before them. */
+function reducerFindings(c: Compiled, result: PlanResult): Finding[] {
+  return [...c.reducers].map(([id, link]): Finding => {
+    const map = c.lines.get(id);
+    const pipe = map?.geometry.pipe[0] ?? 0;
+    const pressure = (head: number): number => pressureOfHead(head - pipe, c.water.density);
+    const before = pressure(result.standing.head[c.network.from[link]]);
+    const set = pascals(map?.plan.reducerKPa ?? 0);
+    return before > set
+      ? { code: 'reducer-holds', severity: 'good', at: id, values: { before, set } }
+      : { code: 'reducer-idle', severity: 'fair', at: id, values: { before, set } };
+  });
+}
+
 function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
   return [...c.nodes].flatMap(([id, map]): Finding[] => {
     if (map.plan.kind !== 'source') return [];
@@ -272,6 +286,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...ratingFindings(c, options),
     ...frictionFindings(c, result),
     ...leastPipeFindings(c),
+    ...reducerFindings(c, result),
     ...valveFindings(c, result, options),
     ...surgeFindings(c, result, options),
     ...sourceFindings(c, result),

@@ -181,6 +181,12 @@ export function sizePlan(
     for (const line of lines) {
       const map = c.lines.get(line.id);
       let from = nodeFor(line.from);
+      if (line.reducerKPa !== undefined) {
+        const behind = b.node();
+        const set = (map?.geometry.pipe[0] ?? 0) + headOfPressure(pascals(line.reducerKPa), c.water.density);
+        b.reducer(from, behind, set);
+        from = behind;
+      }
       line.legs.forEach((leg, k) => {
         const last = k === line.legs.length - 1;
         const to = last ? nodeFor(line.to) : b.node();

@@ -55,6 +55,28 @@ describe('a valve that eats the head', () => {
   });
 });
 
+describe('a pressure reducer at the start of a line', () => {
+  const at = (kPa: number): Plan =>
+    change((p) => {
+      bunk(p).reducerKPa = kPa;
+    });
+  it('holds the shower to what it is set to, running and still', () => {
+    const c = compilePlan(at(20));
+    const r = solvePlan(c);
+    expect(r.converged).toBe(true);
+    // set at the pipe's height at the kitchen (736.2 m), the shower's head stands 1.0 m higher: 20 kPa less 9.8
+    const shower = r.nodes.get('shower');
+    expect((shower?.staticPressure ?? 0) / 1000).toBeCloseTo(20 - 9.804, 0);
+    expect(shower?.flow).toBeLessThan(solvePlan(compilePlan(ousel)).nodes.get('shower')?.flow ?? 0);
+    expect(judged(at(20)).find((f) => f.code === 'reducer-holds')?.at).toBe('bunk');
+  });
+  it('changes nothing where less stands before it, and is told to be idle', () => {
+    const r = solvePlan(compilePlan(at(300)));
+    expect(r.nodes.get('shower')?.flow).toBeCloseTo(solvePlan(compilePlan(ousel)).nodes.get('shower')?.flow ?? 0, 7);
+    expect(judged(at(300)).find((f) => f.code === 'reducer-idle')?.at).toBe('bunk');
+  });
+});
+
 describe('a tap shut at once', () => {
   it('is told where the pipe would not bear it, not where it does', () => {
     expect(judged(ousel).some((f) => f.code === 'surge-too-much')).toBe(false);

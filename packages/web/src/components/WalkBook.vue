@@ -25,6 +25,7 @@ import {
   setLeg,
   setPipe,
   setReading,
+  setReducer,
   setRise,
   slidePlace,
   splitLeg,
@@ -41,7 +42,7 @@ import { ASSUMED_METHOD, lineClosure, stationErrors } from '@vernal-slope/plan/s
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import { show, showText, unitFor } from '../display/quantities.ts';
+import { FILE_UNITS, fromSI, show, showText, toSI, unitFor } from '../display/quantities.ts';
 import { fittingsText, nameIn, pipeFamily, pipeName } from '../display/names.ts';
 import type { FigureKey } from '../display/words.ts';
 import { downloadText, fileNameOf } from '../files.ts';
@@ -265,6 +266,19 @@ function askTee(): void {
     run: (si) => run(moveTee(props.line, si)),
   };
 }
+function askReducer(): void {
+  const now = lineNow.value?.reducerKPa;
+  asked.value = {
+    title: 'A pressure reducer at the start of the line',
+    label: 'Pressure behind it',
+    note: 'It lets no more than this through, running or still. It wants a screen before it, and it can fail: what lies behind should bear a while of the whole pressure.',
+    value: toSI(now ?? 200, FILE_UNITS.kPa),
+    quantity: 'pressure',
+    limits: { min: 1000, max: 1e7 },
+    action: 'Put it in',
+    run: (si) => run(setReducer(props.line, Number(fromSI(si, FILE_UNITS.kPa).toFixed(2)))),
+  };
+}
 /** Ground this near to a straight leg needs no station of its own, m. */
 const GROUND_TOLERANCE = 0.3;
 async function takeGround(): Promise<void> {
@@ -307,6 +321,8 @@ const tools = computed(() => {
       label: `Branch at the end of leg ${active.value + 1} ${e.label}`,
       ...no(branchFault(plan.value, props.line, active.value)),
     })),
+    { key: 'reducer', label: 'A pressure reducer at its start …' },
+    ...(lineNow.value?.reducerKPa === undefined ? [] : [{ key: 'no-reducer', label: 'Take the pressure reducer out' }]),
     { type: 'divider', key: 'd2' },
     { key: 'save-csv', label: 'Save the walk as a sheet (CSV)' },
     { key: 'save-gpx', label: 'Save the lines as GPX' },
@@ -333,6 +349,8 @@ function useTool(key: string): void {
   else if (key.startsWith('end-')) toolFault.value = run(joinEnd(id, key.slice('end-'.length))) ?? '';
   else if (key === 'split') askSplit();
   else if (key === 'slide') askSlide();
+  else if (key === 'reducer') askReducer();
+  else if (key === 'no-reducer') toolFault.value = run(setReducer(id, undefined)) ?? '';
   else if (key === 'tee') askTee();
   else if (key === 'ground') void takeGround();
   else if (key.startsWith('save-')) void saveAs(key.slice('save-'.length));

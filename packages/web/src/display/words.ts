@@ -81,6 +81,10 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
       return say`Air shut in past the hump at ${fig('chainage', 'distance')} can stop the first filling: ${fig('missing', 'height')} of head is missing. A vent there cures it.`;
     case 'air-stops-filling':
       return say`Air shut in past the hump at ${fig('chainage', 'distance')} stops the first filling: even with the air pressed together ${fig('missingCompressed', 'height')} of head is missing. A vent there cures it.`;
+    case 'reducer-holds':
+      return say`The reducer at the start of ${name(id)} holds ${given('set', 'pressure')} behind it; before it stand ${fig('before', 'pressure')} with all shut.`;
+    case 'reducer-idle':
+      return say`The reducer at the start of ${name(id)} is set to ${given('set', 'pressure')} and does nothing: with all shut no more than ${fig('before', 'pressure')} stand before it.`;
     case 'valve-eats':
       return say`${String(v.valve)} on leg ${String(v.leg)} of ${name(id)} takes ${fig('loss', 'loss')} of head, ${percent(Number(v.share))} of what the line loses. A full-port ball valve would give ${fig('then', 'flow')} in place of ${fig('flow', 'flow')}.`;
     case 'surge-too-much':
