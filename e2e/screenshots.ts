@@ -76,6 +76,22 @@ const SHOTS: readonly Shot[] = [
       await page.part('contour');
     },
   },
+  {
+    name: 'pipe',
+    path: `${OUSEL}/pipe`,
+    size: [1280, 1180],
+    act: async (page) => void (await page.part('shared')),
+  },
+  {
+    name: 'sizes',
+    path: `${OUSEL}/pipe`,
+    act: async (page) => {
+      await page.click('find-sizes');
+      await page.click('take-sizes');
+      await page.part('what-if');
+      await page.driver.executeScript('window.scrollTo(0, 0)');
+    },
+  },
   { name: 'sixty', path: '', plan: bigPlan, act: async (page) => void (await page.part('flow')) },
   { name: 'start', path: '/start' },
   { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },

@@ -23,6 +23,9 @@ export interface Workspace {
   readonly loss: Float64Array;
   readonly slope: Float64Array;
   readonly step: Float64Array;
+  /** Losses and slopes at the end of the whole step, which is where most steps end. */
+  readonly lossNext: Float64Array;
+  readonly slopeNext: Float64Array;
 }
 
 const workspaces = new WeakMap<Network, Workspace>();
@@ -54,6 +57,8 @@ export function workspaceOf(n: Network): Workspace {
     loss: new Float64Array(n.linkCount),
     slope: new Float64Array(n.linkCount),
     step: new Float64Array(n.linkCount),
+    lossNext: new Float64Array(n.linkCount),
+    slopeNext: new Float64Array(n.linkCount),
   };
   workspaces.set(n, made);
   return made;
@@ -184,8 +189,17 @@ function stepLength(
   flow: Float64Array,
   head: Float64Array,
 ): number {
-  const start = downhill(n, state, holds, w, flow, head, 0);
-  const full = downhill(n, state, holds, w, flow, head, 1);
+  // the laws are known at both ends of the step: here they stand in `loss`, there they are wanted next anyway
+  let start = 0;
+  let full = 0;
+  for (let l = 0; l < n.linkCount; l++) {
+    evaluate(n, state, holds, l, flow[l] + w.step[l]);
+    w.lossNext[l] = law.loss;
+    w.slopeNext[l] = law.slope;
+    const d = drive(n, holds, head, l);
+    start += w.step[l] * (w.loss[l] - d);
+    full += w.step[l] * (law.loss - d);
+  }
   if (!(start < 0) || full <= 0.5 * -start) return 1;
   let low = 0;
   let high = 1;
@@ -233,20 +247,29 @@ export function newton(
   const tolerance = loose ? LOOSE_TOLERANCE : FLOW_TOLERANCE;
   let balanced = flowsBalance;
   let settled = false;
+  /** The laws at the present flows are known from the step before. */
+  let known = false;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     for (let l = 0; l < n.linkCount; l++) {
-      evaluate(n, state, holds, l, flow[l]);
-      w.loss[l] = law.loss;
-      w.slope[l] = law.slope;
+      if (known) {
+        w.loss[l] = w.lossNext[l];
+        w.slope[l] = w.slopeNext[l];
+      } else {
+        evaluate(n, state, holds, l, flow[l]);
+        w.loss[l] = law.loss;
+        w.slope[l] = law.slope;
+      }
+      if (!settled) continue;
       // a very steep law cannot be met better than the flow's own last digit allows
-      const allowed = Math.max(HEAD_TOLERANCE, LAST_DIGITS * Math.abs(flow[l]) * law.slope);
-      if (settled && Math.abs(drive(n, holds, head, l) - law.loss) > allowed) settled = false;
+      const allowed = Math.max(HEAD_TOLERANCE, LAST_DIGITS * Math.abs(flow[l]) * w.slope[l]);
+      if (Math.abs(drive(n, holds, head, l) - w.loss[l]) > allowed) settled = false;
     }
     if (settled) return { converged: true, iterations: iteration - 1 };
     if (!assembleAndSolve(n, holds, w, flow, head)) return { converged: false, iterations: iteration };
     for (let l = 0; l < n.linkCount; l++) w.step[l] = (drive(n, holds, head, l) - w.loss[l]) / w.slope[l];
     // the energy argument holds once the flows balance at every node, that is after the first whole step
     const t = balanced ? stepLength(n, state, holds, w, flow, head) : 1;
+    known = balanced && t === 1;
     balanced = true;
     let change = 0;
     let sum = 0;

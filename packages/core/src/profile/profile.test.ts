@@ -79,6 +79,12 @@ describe('humps and trapped air', () => {
     expect(air.missing).toBeCloseTo(1, 9);
     expect(air.vents).toEqual([2, 4]);
   });
+  // Jordan (1980), air-block chapter, rule as remembered: columns of 6 and 5 m take 11 of 20 m of head and leave 9;
+  // columns of 9, 8 and 5 m ask for 22, two more than there are
+  it('leaves of the head what the columns do not take', () => {
+    expect(28 - trappedAir([28, 6, 12, 6, 10, 5, 8], 28).needed).toBeCloseTo(9, 9);
+    expect(trappedAir([32, 11, 20, 11, 18, 10, 15, 10, 12], 32).missing).toBeCloseTo(2, 9);
+  });
   it('counts nothing for a line that falls all the way', () => {
     expect(trappedAir([10, 6, 2], 11)).toMatchObject({ needed: 2, missing: 0, neededCompressed: 2, vents: [] });
   });

@@ -1,7 +1,7 @@
 // Judges a solved plan: what is wrong or right, where, with the figures. Data only, SI.
 import { judgeOutlet, judgeRating, worstFirst, type Finding } from '@vernal-slope/core/judge';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
-import { humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
+import { clearingSpeed, humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
@@ -136,6 +136,14 @@ function suction(id: string, map: LineMap, line: LineResult): Finding[] {
   ];
 }
 
+/** Speed past a high point, and the speed that would carry air on down from it. */
+function clearing(map: LineMap, line: LineResult, station: number): { speed: number; clears: number } {
+  const leg = map.plan.legs[station];
+  const fall = (map.geometry.pipe[station] - map.geometry.pipe[station + 1]) / leg.lengthM;
+  const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
+  return { speed: line.segmentSpeed[station], clears: clearingSpeed(bore, fall) };
+}
+
 function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
   const from = c.nodes.get(map.plan.from)?.plan;
   if (!from || from.kind === 'junction' || from.kind === 'outlet' || line.flow < 0) return [];
@@ -155,6 +163,7 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
     missing: air.missing,
     needed: air.needed,
     missingCompressed: air.missingCompressed,
+    ...clearing(map, line, Math.min(air.vents[0], map.geometry.pipe.length - 2)),
   };
   // with the air pressed together there is still too little: it does stop
   if (air.missingCompressed > 0) return [{ code: 'air-stops-filling', severity: 'short', at: id, values }];

@@ -474,6 +474,19 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
         </g>
 
         <g
+          v-for="m in section.marks"
+          :key="`${m.kind}-${m.x}`"
+          class="mark"
+          :transform="`translate(${x(m.x)} ${y(m.z)})`"
+          :data-test="m.kind"
+        >
+          <title>
+            {{ m.kind === 'vent' ? 'High point: a vent lets air out here' : 'Low point: drain the line here' }}
+          </title>
+          <path v-if="m.kind === 'vent'" d="M0 -2v-13M-4 -15h8" />
+          <path v-else d="M0 3v12M-4 10l4 5 4 -5" />
+        </g>
+        <g
           v-for="s in sliding"
           :key="`slide-${s.node}-${s.line}`"
           class="slider"
@@ -668,6 +681,12 @@ svg {
   fill: none;
   stroke: var(--water);
   stroke-width: var(--line-pipe);
+}
+
+.mark path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
 }
 
 .ghost {

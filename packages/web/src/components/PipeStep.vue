@@ -174,8 +174,8 @@ const setSchool = (event: Event): void => {
       <p v-else-if="answers && answers.candidates.length === 0" class="muted pad">No size of this kind is listed.</p>
     </div>
     <p class="small muted pad">
-      Everything open, tanks as they stand. “Bears” is the share of what the pipe is rated for, with all shut and the
-      tanks full. Cost is
+      Everything open, tanks as they stand; try one, and every figure of it opens its working. “Bears” is the share of
+      what the pipe is rated for, with all shut and the tanks full. Cost is
       {{
         answers?.candidates[0]?.unit === 'money'
           ? 'by the plan’s prices.'

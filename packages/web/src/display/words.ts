@@ -90,7 +90,9 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
     case 'surge-too-much':
       return say`A tap at the end of ${name(id)} that shuts in ${fig('closing', 'duration')} stops ${fig('speed', 'speed')} of water: ${fig('surge', 'pressure')} on top of ${fig('standing', 'pressure')}, more than the ${given('rating', 'pressure')} its pipe is rated for. Shut it slowly.`;
     case 'air-can-gather':
-      return say`Air can gather at the hump at ${fig('chainage', 'distance')}. There is head enough to push through; a vent there helps.`;
+      return Number(v.speed) < Number(v.clears)
+        ? say`Air can gather at the hump at ${fig('chainage', 'distance')}: the water runs at ${fig('speed', 'speed')} there, and it takes ${fig('clears', 'speed')} to carry air on. There is head enough to push through; a vent there helps.`
+        : say`Air can gather at the hump at ${fig('chainage', 'distance')}. There is head enough to push through, and water swift enough to carry it on.`;
     case 'rating-enough':
       return say`With all shut and the tank full ${name(id)} stands at ${fig('pressure', 'pressure')}; the pipe bears ${given('rating', 'pressure')}.`;
     case 'rating-exceeded':

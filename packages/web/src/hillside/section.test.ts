@@ -56,6 +56,12 @@ describe('the section to Low Meadow', () => {
       ['bunk', 'shower', 66],
     ]);
   });
+  it('marks the hump for a vent and the low before it for a drain', () => {
+    expect(s.marks.map((m) => [m.kind, m.x])).toEqual([
+      ['vent', 140],
+      ['drain', 96],
+    ]);
+  });
   it('holds everything in its extent', () => {
     for (const strip of [...s.strips, ...s.behind])
       for (const p of strip.ground) {

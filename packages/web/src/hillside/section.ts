@@ -1,6 +1,6 @@
 // The section that the hillside draws, as plain data in metres: one chain of lines from the top water down to
 // the chosen place, with ground, pipe, running and standing line, vessels and tubes.
-import { gradePoints } from '@vernal-slope/core/profile';
+import { gradePoints, humpStations, lowStations } from '@vernal-slope/core/profile';
 import { headOfPressure } from '@vernal-slope/core/water';
 import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
 import type { PlanNode } from '@vernal-slope/plan/schema';
@@ -64,6 +64,13 @@ export interface Flag {
   readonly code: 'holds' | 'stops' | 'air';
 }
 
+/** Where a line wants a vent (a high point) or a drain (a low one). */
+export interface Mark {
+  readonly x: number;
+  readonly z: number;
+  readonly kind: 'vent' | 'drain';
+}
+
 /** A line behind the chosen one: from where it leaves, laid out to the right, true to its heights. */
 export interface BehindStrip extends SectionStrip {
   /** Place at its far end, when water comes out there. */
@@ -77,6 +84,7 @@ export interface Section {
   readonly vessels: readonly Vessel[];
   readonly tubes: readonly Tube[];
   readonly flags: readonly Flag[];
+  readonly marks: readonly Mark[];
   readonly x: readonly [number, number];
   readonly z: readonly [number, number];
 }
@@ -214,7 +222,36 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     x0 += length;
   });
   const behind = behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
-  return { strips, behind, legs, vessels, tubes, flags, ...extent([...behind, ...strips], vessels, tubes) };
+  return {
+    strips,
+    behind,
+    legs,
+    vessels,
+    tubes,
+    flags,
+    marks: marksOf(strips),
+    ...extent([...behind, ...strips], vessels, tubes),
+  };
+}
+
+/** A rise or fall smaller than this needs no vent and no drain, m (common practice, no source). */
+const MARK_LEAST = 0.2;
+
+/** High and low points of the drawn way that stand out. */
+function marksOf(strips: readonly SectionStrip[]): Mark[] {
+  const points = strips.flatMap((s, k) => (k === 0 ? s.pipe : s.pipe.slice(1)));
+  const heights = points.map((p) => p.z);
+  const out = (station: number): boolean =>
+    Math.min(Math.abs(heights[station] - heights[station - 1]), Math.abs(heights[station] - heights[station + 1])) >=
+    MARK_LEAST;
+  return [
+    ...humpStations(heights)
+      .filter(out)
+      .map((k) => ({ ...points[k], kind: 'vent' as const })),
+    ...lowStations(heights)
+      .filter(out)
+      .map((k) => ({ ...points[k], kind: 'drain' as const })),
+  ];
 }
 
 /** An end of a line on the drawn way, whose place can be slid along the slope. */
