@@ -60,6 +60,21 @@ describe('answers', () => {
     expect((await store('--tank', 'hill', '--school', 'before')).school).toBe('before');
     expect((await store()).sizes).toHaveLength(60);
   });
+  it('height gives the stand, who governs, and the height from pressure alone', async () => {
+    const { out } = await run(['height', demo, '--outlet', 'low', '--outlet', 'kitchen', '--open', 'shower']);
+    const answer = JSON.parse(out ?? '') as { standM: number; governing: string; staticOnlyM: number; working: object };
+    expect(answer.governing).toBe('kitchen');
+    expect(answer.standM).toBeGreaterThan(answer.staticOnlyM);
+    expect(answer.working).toHaveProperty('rule');
+  });
+  it('size gives pipes by line, how sure, and what each place gets', async () => {
+    const { out } = await run(['size', demo, '--open', 'low', '--level', 'low']);
+    expect(JSON.parse(out ?? '')).toMatchObject({
+      ok: true,
+      sure: 'exact',
+      situations: [{ places: { low: { enough: true } } }],
+    });
+  });
   it('import puts a track with heights from a grid into a line, export gives it back', async () => {
     const { out } = await run([
       'import',
@@ -114,6 +129,19 @@ describe('bad input ends with code 2 and lines on standard error', () => {
       /^--grid: .* have no position; bring in a track/,
     ],
     ['a TIFF that is none', () => ['import', demo, '--grid', tiff()], /^--grid: the file is no TIFF/],
+    ['a height without an outlet', () => ['height', demo], /height needs at least one --outlet/],
+    ['an outlet that is none', () => ['height', demo, '--outlet', 'hill'], /^--outlet: "hill" is no outlet/],
+    [
+      'a flow that is none',
+      () => ['height', demo, '--outlet', 'low', '--flow', 'much'],
+      /--flow is "much"; give a number/,
+    ],
+    [
+      'a height that nobody builds',
+      () => ['height', demo, '--outlet', 'low', '--flow', '900'],
+      /^--tank: even a stand of 200 m gives "low" too little/,
+    ],
+    ['sizes for a tank', () => ['size', demo, '--open', 'hill'], /^--open: "hill" is no outlet or trough/],
     ['a line that is none', () => ['export', demo, '--line', 'x'], /^--line: "x" is no line/],
     [
       'positions that are not there',

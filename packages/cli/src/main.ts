@@ -3,8 +3,18 @@ import { closeSync, openSync, readSync, statSync } from 'node:fs';
 import { faultLine, loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
 import { planJsonSchema, type Plan, type Tank } from '@vernal-slope/plan/schema';
 import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
-import { compilePlan, DEFAULT_MONTH, type StateOptions } from '@vernal-slope/plan/compile';
-import { drawers, judgePlan, sizePlan, sizesReport, solvePlan, solveReport } from '@vernal-slope/plan/solve';
+import { compilePlan, DEFAULT_MONTH, flowFromLpm, pascals, type StateOptions } from '@vernal-slope/plan/compile';
+import {
+  drawers,
+  judgePlan,
+  routeTo,
+  sizePlan,
+  sizesReport,
+  solvePlan,
+  solveReport,
+  standFor,
+  standWorking,
+} from '@vernal-slope/plan/solve';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
 import { exportWalk, importWalk, type Files } from './walks.ts';
@@ -24,6 +34,8 @@ export const USAGE = `usage: vernal VERB FILE [options]
                                    what a tank's water is good for, and which size pays
   size FILE [--open a,b] [--level full|low|start]
                                    the cheapest sizes that serve every named situation (or the places named)
+  height FILE --outlet id [--outlet id …] [--tank id] [--flow L/min] [--pressure kPa] [--open a,b]
+                                   the least stand of a tank so that each outlet has its pressure at its flow
   import FILE --track T|--csv T|--grid G [--line id] [--grid G] [--tolerance metres]
                                    the plan with a line's legs from a GPX, KML or GeoJSON track, or from a
                                    sheet of legs; heights from an ESRI ASCII grid or a GeoTIFF, for a track
@@ -120,6 +132,48 @@ function tankOf(plan: Plan, id: string | undefined): Tank {
   return tank;
 }
 
+/** The answer of `height`; a fault where an outlet is none, says no flow, or no stand would do. */
+function heightAnswer(plan: Plan, options: Options): object {
+  const served = options.outlets ?? [];
+  for (const [name, ids] of [
+    ['outlet', served],
+    ['open', options.open ?? []],
+  ] as const)
+    for (const id of ids) {
+      const kind = plan.nodes.find((n) => n.id === id)?.kind;
+      if (kind !== 'outlet' && !(name === 'outlet' && kind === 'trough'))
+        throw fault(`--${name}`, `"${id}" is no outlet`, 'give the id of an outlet');
+    }
+  // the tank that is named, else the one that feeds the first outlet
+  const route = options.tank === undefined ? routeTo(compilePlan(plan), served[0])?.start : undefined;
+  const tank = tankOf(
+    plan,
+    options.tank ?? (plan.nodes.find((n) => n.id === route)?.kind === 'tank' ? route : undefined),
+  );
+  const asked = {
+    tank: tank.id,
+    outlets: served,
+    open: options.open,
+    ...(options.flow === undefined ? {} : { flow: flowFromLpm(options.flow) }),
+    ...(options.pressure === undefined ? {} : { pressure: pascals(options.pressure) }),
+  };
+  const found = standFor(plan, asked);
+  if (!found.ok)
+    throw found.reason === 'no-wants'
+      ? fault('--outlet', `"${found.id}" does not say what it wants`, 'give --flow and --pressure')
+      : fault(
+          '--tank',
+          `even a stand of ${found.limit} m gives "${found.governing}" too little`,
+          'give a wider pipe, less flow or less pressure',
+        );
+  return {
+    standM: found.stand,
+    governing: found.governing,
+    staticOnlyM: found.staticOnly,
+    working: standWorking(plan, asked, found),
+  };
+}
+
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** Runs one command. Never throws for bad input. */
@@ -159,6 +213,7 @@ export async function run(args: readonly string[]): Promise<Output> {
       const named = options.open && [{ name: 'named', open: [...options.open], level: options.level }];
       return { code: 0, out: json(sizesReport(plan, sizePlan(plan, { situations: named }))) };
     }
+    if (verb === 'height') return { code: 0, out: json(heightAnswer(plan, options)) };
     const compiled = compilePlan(plan);
     const choice = stateOptions(plan, options);
     const result = solvePlan(compiled, choice);

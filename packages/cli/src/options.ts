@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
-export type Verb = 'check' | 'solve' | 'balance' | 'store' | 'size' | 'import' | 'export' | 'schema' | 'help';
+export type Verb =
+  'check' | 'solve' | 'balance' | 'store' | 'size' | 'height' | 'import' | 'export' | 'schema' | 'help';
 
 export interface Options {
   readonly level?: 'full' | 'low' | 'start';
@@ -11,6 +12,9 @@ export interface Options {
   readonly shut?: readonly string[];
   readonly month?: number;
   readonly tank?: string;
+  readonly outlets?: readonly string[];
+  /** L/min */ readonly flow?: number;
+  /** kPa */ readonly pressure?: number;
   readonly school?: 'after' | 'before';
   readonly line?: string;
   readonly track?: string;
@@ -26,6 +30,7 @@ const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
   balance: [],
   store: ['tank', 'school', 'month'],
   size: ['open', 'level'],
+  height: ['tank', 'outlet', 'flow', 'pressure', 'open'],
   import: ['line', 'track', 'csv', 'grid', 'tolerance'],
   export: ['line', 'format'],
   schema: [],
@@ -53,6 +58,9 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
         shut: { type: 'string' },
         month: { type: 'string' },
         tank: { type: 'string' },
+        outlet: { type: 'string', multiple: true },
+        flow: { type: 'string' },
+        pressure: { type: 'string' },
         school: { type: 'string' },
         line: { type: 'string' },
         track: { type: 'string' },
@@ -88,6 +96,16 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
   if (tolerance !== undefined && !(tolerance >= 0 && tolerance <= 1000)) {
     throw new UsageError(`vernal: --tolerance is "${values.tolerance}"; give metres from 0 to 1000`);
   }
+  const amount = (name: 'flow' | 'pressure', unit: string): number | undefined => {
+    const text = values[name];
+    if (text === undefined) return undefined;
+    const value = Number(text);
+    if (text.trim() === '' || !(value > 0 && value < 1e6))
+      throw new UsageError(`vernal: --${name} is "${text}"; give a number above 0 in ${unit}`);
+    return value;
+  };
+  const [flow, pressure] = [amount('flow', 'L/min'), amount('pressure', 'kPa')];
+  if (known === 'height' && !values.outlet?.length) throw new UsageError('vernal: height needs at least one --outlet');
   const brought = [values.track, values.csv].filter((v) => v !== undefined).length;
   if (known === 'import' && (brought > 1 || (brought === 0 && values.grid === undefined))) {
     throw new UsageError('vernal: import needs one of --track and --csv, or --grid');
@@ -111,6 +129,9 @@ export function parseOptions(args: readonly string[]): { verb: Verb; file: strin
       shut: list(values.shut),
       month: monthNumber,
       tank: values.tank,
+      outlets: values.outlet,
+      flow,
+      pressure,
       school,
       line: values.line,
       track: values.track,
