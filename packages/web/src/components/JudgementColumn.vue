@@ -78,8 +78,16 @@ const findings = computed<Finding[]>(() => {
       }),
     );
   }
-  return worstFirst(list);
+  return worstFirst(oneRating(list));
 });
+/** Of pipes that bear what stands on them only the one nearest to its rating is worth a word. */
+function oneRating(list: readonly Finding[]): Finding[] {
+  const used = (f: Finding): number => Number(f.values.pressure) / Number(f.values.rating);
+  const nearest = list
+    .filter((f) => f.code === 'rating-enough')
+    .reduce<Finding | null>((most, f) => (most && used(most) >= used(f) ? most : f), null);
+  return list.filter((f) => f.code !== 'rating-enough' || f === nearest);
+}
 const sentences = computed(() =>
   findings.value.map((f) => ({
     key: `${f.code}-${f.at}`,
@@ -282,6 +290,7 @@ function tryIt(): void {
 
 <style scoped>
 .small-try {
+  margin-left: 6px;
   min-height: 24px;
   padding: 0 8px;
   font-size: var(--text-s);

@@ -129,6 +129,7 @@ const setSchool = (event: Event): void => {
         <thead>
           <tr>
             <th>Size</th>
+            <th><span class="visually-hidden">Take it</span></th>
             <th class="n">Bore</th>
             <th v-for="id in places" :key="id" class="n">{{ nameIn(plan, id) }}</th>
             <th class="n">Speed</th>
@@ -136,13 +137,18 @@ const setSchool = (event: Event): void => {
             <th class="n">Bears</th>
             <th v-if="refills" class="n">Full again</th>
             <th class="n">Cost</th>
-            <th><span class="visually-hidden">Take it</span></th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="k in answers?.candidates ?? []" :key="k.pipe" :class="{ now: k.now }" :data-pipe="k.pipe">
             <td>
               <strong>{{ sizeOf(k.pipe) }}</strong>
+            </td>
+            <td>
+              <span v-if="k.now" class="muted">is laid</span>
+              <button v-else type="button" class="plain-button edged" :data-test="`take-${k.pipe}`" @click="take(k)">
+                Try it
+              </button>
             </td>
             <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
             <td v-for="id in places" :key="id" class="n figure">
@@ -161,12 +167,6 @@ const setSchool = (event: Event): void => {
               {{ k.refill === undefined || k.refill === null ? '–' : shown(k.refill, 'duration') }}
             </td>
             <td class="n figure">{{ costText(k.cost, k.unit, settings.units) }}</td>
-            <td>
-              <span v-if="k.now" class="muted">is laid</span>
-              <button v-else type="button" class="plain-button edged" :data-test="`take-${k.pipe}`" @click="take(k)">
-                Try it
-              </button>
-            </td>
           </tr>
         </tbody>
       </table>
@@ -268,6 +268,9 @@ th {
 
 td small {
   display: block;
+  max-width: 96px;
+  margin-left: auto;
+  white-space: normal;
   color: var(--muted);
   font-size: var(--text-s);
 }

@@ -1046,7 +1046,7 @@ td .figure {
   tbody tr,
   .open-row {
     display: grid;
-    grid-template-columns: 1fr 1fr 1fr;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 0 8px;
     padding: 6px 12px;
     border-top: 1.5px solid var(--rule-strong);
