@@ -183,8 +183,12 @@ const labels = computed(() =>
     };
   }),
 );
+/** Lines behind stand still while the end of the drawn way is dragged: it is too little to see, and much to draw. */
+const behindNow = computed(() =>
+  held.value && !held.value.slide.shifts ? settled.value.section.behind : section.value.behind,
+);
 const behind = computed(() =>
-  section.value.behind.map((s) => ({
+  behindNow.value.map((s) => ({
     line: s.line,
     ground: path([...s.ground]) ?? '',
     pipe: path([...s.pipe]) ?? '',
@@ -366,7 +370,8 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
             class="far-earth"
           />
         </g>
-        <path :d="earthPath" :fill="`url(#${fade})`" />
+        <!-- a flat earth is quicker to paint, frame by frame -->
+        <path :d="earthPath" :fill="held ? 'var(--earth-wash)' : `url(#${fade})`" />
         <g class="behind">
           <template v-for="s in behind" :key="s.line">
             <path :d="s.ground" class="far-ground" />
@@ -580,10 +585,6 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
   position: relative;
   height: 100%;
   overflow: hidden;
-}
-
-.drawing.sliding {
-  will-change: transform;
 }
 
 .drawing.zoomed {
