@@ -28,7 +28,7 @@ describe('sizes side by side', () => {
   it('a wider first stretch gives the far trough more; the what-if is thrown away, tried again and kept', async () => {
     await page.go(app.address + PIPE);
     await page.part('take-astm-d2239-sidr15/1-1/4');
-    await (await page.part('which-legs')).sendKeys('the first 2 legs');
+    await (await page.find('[data-test="which-legs"] option[value="first-2"]')).click();
     const before = number(await page.text('flow'));
     await page.until('sizes for the stretch', async () => {
       const row = await cell('[data-pipe="astm-d2239-sidr15/1-1/4"]');
@@ -58,6 +58,31 @@ describe('sizes side by side', () => {
     await page.saved();
     await page.click('undo');
     await page.textWhen('flow', (t) => number(t) === before);
+    await page.saved();
+  });
+});
+
+describe('prices', () => {
+  it('are entered beside the sizes; cost is in money once every size has one, and a wrong one is kept and said', async () => {
+    await page.go(app.address + PIPE);
+    await page.part('take-astm-d2239-sidr15/1');
+    expect(await cell('[data-pipe="astm-d2239-sidr15/1"]')).toContain('kg');
+    await page.fill('Price of 1 in', 'dear');
+    expect(await cell('[data-pipe="astm-d2239-sidr15/1"]')).toContain('a number above 0');
+    expect(await page.value('Price of 1 in')).toBe('dear');
+    for (const [size, price] of [
+      ['½', '0.8'],
+      ['¾', '1.1'],
+      ['1', '1.6'],
+      ['1¼', '2.4'],
+      ['1½', '3.1'],
+      ['2', '4.6'],
+    ])
+      await page.fill(`Price of ${size} in`, price);
+    // 382 m at 1.60 a metre
+    await page.until('money', async () => (await cell('[data-pipe="astm-d2239-sidr15/1"]')).includes('611.20'));
+    for (let k = 0; k < 6; k++) await page.click('undo');
+    await page.until('kilograms again', async () => (await cell('[data-pipe="astm-d2239-sidr15/1"]')).includes('kg'));
     await page.saved();
   });
 });
@@ -140,7 +165,7 @@ describe('find sizes', () => {
     await page.go(app.address + PIPE);
     await page.part('situation-0');
     const tanks = await page.find('[data-test="situation-0"] select');
-    await tanks.sendKeys('tanks low');
+    await (await tanks.findElement(By.css('option[value="low"]'))).click();
     await page.click('find-sizes');
     const words = await page.textWhen('sizes-none', (t) => t !== '');
     expect(words).toContain('No size does it');

@@ -136,7 +136,8 @@ const waterArea = area<{ x: number; pipe: number; line: number }>()
   .y1((p) => y.value(Math.max(p.line, p.pipe)));
 const waterPath = computed(() => section.value.strips.map((s) => waterArea([...s.running]) ?? '').join(''));
 const columns = computed(() => waterColumns(section.value.strips, x.value, y.value, w.value));
-const tufts = computed(() => grassAlong(groundLine.value, x.value, y.value, w.value));
+/** No grass grows while a place is dragged: many strokes, nothing to read. */
+const tufts = computed(() => (held.value ? '' : grassAlong(groundLine.value, x.value, y.value, w.value)));
 
 const shownLeg = computed(() => props.hovered ?? props.leg);
 const band = computed(() =>

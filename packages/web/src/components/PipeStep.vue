@@ -8,7 +8,7 @@ import { drawers, type Candidate } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { usePipes } from '../composables/usePipes.ts';
 import { nameIn, nominal } from '../display/names.ts';
-import { costText, percent, showText, unitFor } from '../display/quantities.ts';
+import { costText, percent, showText, toSI, unitFor } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 import SharedWater from './SharedWater.vue';
 import SituationList from './SituationList.vue';
@@ -98,6 +98,27 @@ function takeSizes(): void {
   const found = sizes.value;
   if (found?.ok) emit('try', setSizes(found.sizes, 'the sizes found'));
 }
+const lengthUnit = computed(() => unitFor('distance', settings.units));
+/** What a person pays, by the metre or the foot; empty where nobody said. */
+const priceOf = (pipe: string): string => {
+  const perM = plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
+  return perM === undefined ? '' : String(Number((perM * toSI(1, lengthUnit.value)).toFixed(3)));
+};
+/** What was typed and is no price: it stays in its field. */
+const badPrice = ref<{ pipe: string; text: string } | null>(null);
+function setPrice(pipe: string, event: Event): void {
+  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
+  const value = Number(text);
+  badPrice.value = text !== '' && !(value > 0 && value < 1e6) ? { pipe, text } : null;
+  if (badPrice.value) return;
+  props.edit(
+    changePlan('price of pipe', (p) => {
+      const kept = (p.prices?.pipes ?? []).filter((row) => row.pipe !== pipe);
+      if (text !== '') kept.push({ pipe, perM: Number((value / toSI(1, lengthUnit.value)).toFixed(6)) });
+      p.prices = { ...p.prices, pipes: kept };
+    }),
+  );
+}
 const setSchool = (event: Event): void => {
   const { value } = event.target as HTMLSelectElement;
   props.edit(
@@ -136,6 +157,7 @@ const setSchool = (event: Event): void => {
             <th class="n">Lost in it</th>
             <th class="n">Bears</th>
             <th v-if="refills" class="n">Full again</th>
+            <th class="n">Price a {{ lengthUnit.symbol }}</th>
             <th class="n">Cost</th>
           </tr>
         </thead>
@@ -166,6 +188,20 @@ const setSchool = (event: Event): void => {
             <td v-if="refills" class="n figure">
               {{ k.refill === undefined || k.refill === null ? '–' : shown(k.refill, 'duration') }}
             </td>
+            <td class="n">
+              <input
+                class="price"
+                type="text"
+                inputmode="decimal"
+                autocomplete="off"
+                placeholder="…"
+                :value="badPrice?.pipe === k.pipe ? badPrice.text : priceOf(k.pipe)"
+                :aria-label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
+                :aria-invalid="badPrice?.pipe === k.pipe ? 'true' : undefined"
+                @change="setPrice(k.pipe, $event)"
+              />
+              <small v-if="badPrice?.pipe === k.pipe" class="short" role="alert">a number above 0</small>
+            </td>
             <td class="n figure">{{ costText(k.cost, k.unit, settings.units) }}</td>
           </tr>
         </tbody>
@@ -179,7 +215,7 @@ const setSchool = (event: Event): void => {
       {{
         answers?.candidates[0]?.unit === 'money'
           ? 'by the plan’s prices.'
-          : 'the plastic in it, for no prices are given: dearer pipe is heavier pipe (assumption).'
+          : 'the plastic in it until every size has a price: dearer pipe is heavier pipe (assumption).'
       }}
       Speeds from 0.3 to 3 m/s: common practice, no source. Bore in {{ unitFor('bore', settings.units).symbol }},
       inside.
@@ -277,6 +313,20 @@ td small {
 
 td .short {
   color: var(--brick-ink);
+}
+
+.price {
+  width: 68px;
+  min-height: 26px;
+  padding: 0 6px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  text-align: right;
+}
+
+.price[aria-invalid] {
+  border-color: var(--brick);
 }
 
 tr.now {
