@@ -6,7 +6,7 @@ export default defineConfig({
     setupFiles: ['harness/failures.ts'],
     include: ['**/*.test.ts'],
     fileParallelism: false,
-    testTimeout: 60_000,
+    testTimeout: 240_000,
     hookTimeout: 120_000,
     retry: 0,
   },
