@@ -125,6 +125,7 @@ describe('for everybody', () => {
     '/plan/ousel-bank/water',
     '/plan/ousel-bank/need',
     '/plan/kestrel-croft/store',
+    '/plan/ousel-bank/pipe',
     '/plan/ousel-bank/outlets',
     '/plan/long-fell-hut',
   ];

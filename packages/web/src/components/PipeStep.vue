@@ -338,13 +338,15 @@ tr.now {
 }
 
 .school {
-  display: inline-flex;
+  display: flex;
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
 }
 
 .school select {
+  min-width: 0;
+  width: min(420px, 100%);
   min-height: var(--hit);
   max-width: 100%;
   border: var(--line-hair) solid var(--rule-strong);

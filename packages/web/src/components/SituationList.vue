@@ -185,6 +185,7 @@ header {
 }
 
 .actions {
+  min-width: 0;
   display: flex;
   flex-wrap: wrap;
   align-items: center;
@@ -221,6 +222,7 @@ li {
 
 .row {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
 }
