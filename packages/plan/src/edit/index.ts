@@ -46,4 +46,4 @@ export {
   type LineEnd,
   type Spotted,
 } from './positions.ts';
-export { remedyCommand } from './remedies.ts';
+export { remedyCommand, swapFitting } from './remedies.ts';

@@ -5,6 +5,10 @@ import type { Fitting, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { changeNode, setLeg, setPipe } from './commands.ts';
 
+/** The fittings of a leg with those of one kind changed for another. */
+export const swapFitting = (fittings: readonly Fitting[], from: string, to: string): Fitting[] =>
+  fittings.map((f) => ('type' in f && f.type === from ? { ...f, type: to } : { ...f }) as Fitting);
+
 /** The command of a remedy; undefined where the plan has no such place any more. */
 export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
   switch (remedy.kind) {
@@ -21,9 +25,7 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
     case 'fitting': {
       const leg = plan.lines.find((l) => l.id === remedy.line)?.legs[remedy.leg];
       if (!leg) return undefined;
-      const fittings = (leg.fittings ?? []).map(
-        (f) => ('type' in f && f.type === remedy.from ? { ...f, type: remedy.to } : { ...f }) as Fitting,
-      );
+      const fittings = swapFitting(leg.fittings ?? [], remedy.from, remedy.to);
       const name = findFitting(remedy.to)?.name ?? remedy.to;
       return { ...setLeg(remedy.line, remedy.leg, { fittings }, 'valve'), label: `${name} on leg ${remedy.leg + 1}` };
     }

@@ -1,6 +1,6 @@
 // Elevation grids in GeoTIFF: north up, in degrees or metres of a UTM zone, read row by row.
 import type { GeoTIFFImage } from 'geotiff';
-import { MAX_CELLS, type Grid } from './grid.ts';
+import { FOOT, MAX_CELLS, type Grid } from './grid.ts';
 import type { Frame } from './terrain.ts';
 
 export type TiffRead =
@@ -17,7 +17,6 @@ export type TiffRead =
 
 /** Rows read at a time. */
 const STRIP = 64;
-const FOOT = 0.3048;
 
 /** EPSG codes of the vertical unit: metre, international and US survey foot. */
 const FEET_CODES = [9002, 9003];

@@ -15,6 +15,15 @@ export interface Grid {
 export type GridRead =
   { readonly ok: true; readonly grid: Grid; readonly holes: number } | { readonly ok: false; readonly fault: string };
 
+/** m in a foot, for grids whose heights are in feet. */
+export const FOOT = 0.3048;
+
+/** The heights of a grid read for feet that were taken for metres, or the other way round; changed in place. */
+export function takeHeightsAs(g: Grid, feet: boolean): void {
+  const times = feet ? FOOT : 1 / FOOT;
+  for (let k = 0; k < g.heights.length; k++) g.heights[k] *= times;
+}
+
 /** Most cells taken from a file. */
 export const MAX_CELLS = 20_000_000;
 

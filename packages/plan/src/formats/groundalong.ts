@@ -2,7 +2,7 @@
 import { simplifyTrack, slopeOf } from '@vernal-slope/core/survey';
 import { stationsOf } from '../positions/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
-import { heightsOf, type Origin, type Terrain } from './terrain.ts';
+import { DEGREES, heightsOf, type Origin, type Terrain } from './terrain.ts';
 
 /** One stretch of ground between two stations or bends. */
 export interface GroundPart {
@@ -38,7 +38,7 @@ export function groundAlong(plan: Plan, line: Line, terrain: Terrain, tolerance:
     };
   const ground = heightsOf(terrain, origin);
   const at = (k: number): { x: number; y: number } => ({ x: stations[k].east ?? 0, y: stations[k].north ?? 0 });
-  const cell = terrain.frame.kind === 'degrees' ? terrain.grid.cellY * 111_195 : terrain.grid.cellY;
+  const cell = terrain.frame.kind === 'degrees' ? terrain.grid.cellY / DEGREES : terrain.grid.cellY;
   const parts: GroundPart[] = [];
   let added = 0;
   const start = ground(at(0).x, at(0).y);

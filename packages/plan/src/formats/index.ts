@@ -11,7 +11,15 @@ export {
 } from './dailycsv.ts';
 export { readWalkRows, type WalkRow, type WalkRows } from './walkrows.ts';
 export { MAX_TRACK_BYTES, readTracks, type Track, type TrackPointLL, type TracksRead } from './tracks.ts';
-export { asciiGrid, AsciiGridReader, readAsciiGrid, sampleGrid, type Grid, type GridRead } from './grid.ts';
+export {
+  asciiGrid,
+  AsciiGridReader,
+  readAsciiGrid,
+  sampleGrid,
+  takeHeightsAs,
+  type Grid,
+  type GridRead,
+} from './grid.ts';
 export { readGeoTiff, type TiffRead } from './geotiff.ts';
 export {
   boxOf,

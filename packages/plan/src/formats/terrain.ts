@@ -41,7 +41,7 @@ export const frameName = (f: Frame): string =>
       : `metres of UTM zone ${f.zone} ${f.south ? 'south' : 'north'} (WGS 84)`;
 
 /** Degrees a metre on the Earth's mean sphere, as positions of tracks are counted. */
-const DEGREES = 180 / (Math.PI * 6_371_008.8);
+export const DEGREES = 180 / (Math.PI * 6_371_008.8);
 
 /** Longitude and latitude of a place at metres east and north of the origin, degrees. */
 export const lonLat = (origin: Origin, east: number, north: number): [lon: number, lat: number] => [

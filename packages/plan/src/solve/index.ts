@@ -33,5 +33,5 @@ export {
 export { candidatesFor, sizesOf, type Candidate } from './candidates.ts';
 export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
 export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
-export { FULL_PORT, QUICK_CLOSING, swapFitting, withFitting } from './valves.ts';
+export { FULL_PORT, QUICK_CLOSING } from './valves.ts';
 export { HIGHEST_STAND, standFor, standWorking, type StandAsked, type StandFound, type StandNeed } from './stands.ts';

@@ -8,8 +8,6 @@ import {
 } from '@vernal-slope/core/design';
 import { NetworkBuilder } from '@vernal-slope/core/network';
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
-import { GRAVITY } from '@vernal-slope/core/units';
-import { boreArea } from '@vernal-slope/core/pipe';
 import { deratingFactor, familyOf, type PipeRow } from '../catalogue/index.ts';
 import {
   compilePlan,
@@ -69,18 +67,9 @@ function wanted(c: Compiled, map: NodeMap): { flow: number; head: number } | und
   const wants = wantsOf(node);
   const flow = wants.flow ?? 0;
   const pressureHead = wants.pressure === undefined ? 0 : headOfPressure(wants.pressure, c.water.density);
-  let own = 0;
-  if (node.kind === 'outlet' && node.ratedFlowLpm !== undefined && node.ratedPressureKPa !== undefined) {
-    const rated = wantsOf({ ...node, wants: undefined });
-    const share = flow / (rated.flow ?? flow);
-    own = headOfPressure((rated.pressure ?? 0) * share ** (1 / (node.exponent ?? 0.5)), c.water.density);
-  } else {
-    const valve =
-      node.kind === 'trough'
-        ? node.inlet?.floatValve && { mm: node.inlet.floatValve.seatMm, cd: node.inlet.floatValve.dischargeCoefficient }
-        : node.orifice && { mm: node.orifice.diameterMm, cd: node.orifice.dischargeCoefficient };
-    if (valve) own = (flow / (valve.cd * boreArea(metresOfMm(valve.mm)))) ** 2 / (2 * GRAVITY);
-  }
+  // what its own law asks for: the law is in the network already
+  const law = map.lawLinks[0] as number | undefined;
+  const own = law === undefined ? 0 : (flow / c.network.a[law]) ** (1 / c.network.b[law]);
   const elevation = node.kind === 'trough' ? inletElevation(node) : map.elevation;
   return { flow, head: elevation + Math.max(pressureHead, own) };
 }

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
-import { applyCommand, remedyCommand } from '../edit/index.ts';
+import { applyCommand, remedyCommand, swapFitting } from '../edit/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { judgePlan, solvePlan, swapFitting } from './index.ts';
+import { judgePlan, solvePlan } from './index.ts';
 
 const read = loadPlan(readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'));
 if (!read.ok) throw new Error('demo plan has faults');

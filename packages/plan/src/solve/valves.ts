@@ -1,5 +1,5 @@
 // Valves: those that eat the head, what a full-port one gives back, and what closing one does to the pipe.
-import type { Finding } from '@vernal-slope/core/judge';
+import type { Finding, Remedy } from '@vernal-slope/core/judge';
 import { boreArea, surge, velocityHead, waveSpeed } from '@vernal-slope/core/pipe';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import { deratingFactor, findFitting, type PipeRow } from '../catalogue/index.ts';
@@ -12,7 +12,8 @@ import {
   type Compiled,
   type StateOptions,
 } from '../compile/index.ts';
-import { SITE_DEFAULTS, type Fitting, type Plan } from '../schema/index.ts';
+import { applyCommand, remedyCommand } from '../edit/index.ts';
+import { SITE_DEFAULTS, type Plan } from '../schema/index.ts';
 import { routeTo } from './route.ts';
 import { solvePlan, type PlanResult } from './solve.ts';
 
@@ -22,22 +23,11 @@ export const FULL_PORT = 'ball-full';
 const WORTH_SHARE = 0.1;
 const WORTH_HEAD = 0.05;
 
-/** The fittings of a leg with the valves of one kind changed for another. */
-export const swapFitting = (fittings: readonly Fitting[], from: string, to: string): Fitting[] =>
-  fittings.map((f) => ('type' in f && f.type === from ? { ...f, type: to } : { ...f }) as Fitting);
-
-/** The plan with the valves of a leg changed. */
-export const withFitting = (plan: Plan, line: string, leg: number, from: string, to: string): Plan => ({
-  ...plan,
-  lines: plan.lines.map((l) =>
-    l.id === line
-      ? {
-          ...l,
-          legs: l.legs.map((g, k) => (k === leg ? { ...g, fittings: swapFitting(g.fittings ?? [], from, to) } : g)),
-        }
-      : l,
-  ),
-});
+/** The plan with a remedy done, by the same command that the page tries. */
+function tried(plan: Plan, remedy: Remedy): Plan {
+  const command = remedyCommand(plan, remedy);
+  return (command && applyCommand(plan, command)?.plan) ?? plan;
+}
 
 /** Valves that take a good part of a line's head, with what a full-port one would give back. */
 export function valveFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
@@ -54,7 +44,8 @@ export function valveFindings(c: Compiled, result: PlanResult, options: StateOpt
         if (row?.group !== 'valve') continue;
         const loss = fittingK(f) * (f.count ?? 1) * velocityHead(line.flow, bore);
         if (loss < WORTH_HEAD || loss < WORTH_SHARE * total) continue;
-        const swapped = solvePlan(compilePlan(withFitting(c.plan, id, k, type, FULL_PORT)), options).lines.get(id);
+        const remedy = { kind: 'fitting', line: id, leg: k, from: type, to: FULL_PORT } as const;
+        const swapped = solvePlan(compilePlan(tried(c.plan, remedy)), options).lines.get(id);
         found.push({
           code: 'valve-eats',
           severity: 'fair',
@@ -67,7 +58,7 @@ export function valveFindings(c: Compiled, result: PlanResult, options: StateOpt
             flow: Math.abs(line.flow),
             then: Math.abs(swapped?.flow ?? 0),
           },
-          remedy: { kind: 'fitting', line: id, leg: k, from: type, to: FULL_PORT },
+          remedy,
         });
       }
     });

@@ -64,7 +64,7 @@ export function hillshade(g: Grid): Uint8ClampedArray {
         (times / (8 * g.cellY));
       // the normal (-east, -north, 1) against the sun (-1/2, 1/2, √½)
       const light = (0.5 * east - 0.5 * north + sun) / Math.hypot(east, north, 1);
-      out[r * columns + c] = Number.isNaN(light) ? 0 : 255 * Math.min(1, Math.max(0, 1 - light / 1));
+      out[r * columns + c] = Number.isNaN(light) ? 0 : 255 * Math.min(1, Math.max(0, 1 - light));
     }
   return out;
 }

@@ -9,6 +9,7 @@ import {
   readAsciiGrid,
   readGeoTiff,
   readTracks,
+  takeHeightsAs,
   trackLegs,
   type Box,
   type Frame,
@@ -54,7 +55,6 @@ export interface TerrainApi {
 
 let brought: { terrain: Terrain; holes: number; feet: boolean } | undefined;
 let kept: Terrain | undefined;
-const FOOT = 0.3048;
 
 function infoOf(terrain: Terrain, holes: number, feet: boolean, origin?: Origin): GridInfo {
   let [lowest, highest] = [Infinity, -Infinity];
@@ -109,11 +109,7 @@ export const terrainApi: TerrainApi = {
   },
   readAs: (frame, feet, origin) => {
     if (!brought) return undefined;
-    if (feet !== brought.feet) {
-      const times = feet ? FOOT : 1 / FOOT;
-      const { heights } = brought.terrain.grid;
-      for (let k = 0; k < heights.length; k++) heights[k] *= times;
-    }
+    if (feet !== brought.feet) takeHeightsAs(brought.terrain.grid, feet);
     brought = { ...brought, feet, terrain: { ...brought.terrain, frame } };
     return infoOf(brought.terrain, brought.holes, feet, origin);
   },
