@@ -64,14 +64,8 @@ export async function groundBench(): Promise<void> {
   await app.start();
   const page = await Page.open();
   try {
-    const made = (await (
-      await fetch(`${app.address}/api/plans`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ document: bigPlan(60) }),
-      })
-    ).json()) as { id: string };
-    await page.go(`${app.address}/plan/${made.id}`);
+    const made = await app.create(bigPlan(60));
+    await page.go(`${app.address}/plan/${made}`);
     await page.find('[data-drag]');
     await new Promise((resolve) => setTimeout(resolve, 1500));
     // the first second of a drag is slower: the code is not compiled yet

@@ -38,15 +38,6 @@ const dragBy = async (css: string, x: number, y: number): Promise<void> => {
     .perform();
 };
 const drop = (): Promise<void> => page.driver.actions().release().perform();
-const make = async (document: object): Promise<string> => {
-  const answer = await fetch(`${app.address}/api/plans`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ document }),
-  });
-  return ((await answer.json()) as { id: string }).id;
-};
-
 /** A tank, a line down an even slope and a tap at its end. */
 const oneLine = {
   format: 'vernal-slope/plan',
@@ -68,7 +59,7 @@ const oneLine = {
 
 describe('an outlet dragged along the slope', () => {
   it('has more pressure further down, shown while it is dragged, and is put back by undo', async () => {
-    await page.go(`${app.address}/plan/${await make(oneLine)}`);
+    await page.go(`${app.address}/plan/${await app.create(oneLine)}`);
     const before = number(await page.textWhen('pressure', (t) => t !== ''));
     await dragBy('[data-drag="tap"]', 60, 0);
     const words = await page.text('slide-words');
@@ -88,15 +79,7 @@ describe('an outlet dragged along the slope', () => {
     await page.driver.executeScript('document.querySelector("[data-drag=tap]").focus()');
     await page.press(Key.ARROW_RIGHT);
     await page.until('121 m', async () => (await page.value('Length of leg 1')) === '121');
-    await page.click('walk-tools');
-    await page.until('the tool', async () => {
-      for (const option of await page.driver.findElements(By.css('.n-dropdown-option')))
-        if ((await option.getText()).startsWith('Move Tap')) {
-          await option.click();
-          return true;
-        }
-      return false;
-    });
+    await page.choose('walk-tools', 'Move Tap');
     await page.fill('How much further', 'far', '');
     expect(await (await page.find('.n-modal [role=alert]')).getText()).not.toBe('');
     await page.fill('How much further', '-21', '');
@@ -124,7 +107,7 @@ describe('the view of the slope', () => {
     await (await page.find('[data-test="stretch"] option[value="fit"]')).click();
   });
   it('is followed by arrows, at a tee onto the branch with Shift', async () => {
-    const id = await make(bigPlan(12));
+    const id = await app.create(bigPlan(12));
     await page.go(`${app.address}/plan/${id}`);
     await page.part('hillside');
     const drawing = await page.find('.drawing');
@@ -144,15 +127,7 @@ describe('the view of the slope', () => {
       'window.saved = []; const made = URL.createObjectURL; URL.createObjectURL = (b) => { window.saved.push(b); return made(b); }; HTMLAnchorElement.prototype.click = function () {};',
     );
     for (const kind of ['SVG', 'PNG']) {
-      await page.click('save-drawing');
-      await page.until('the choice', async () => {
-        for (const option of await page.driver.findElements(By.css('.n-dropdown-option')))
-          if ((await option.getText()).endsWith(kind)) {
-            await option.click();
-            return true;
-          }
-        return false;
-      });
+      await page.choose('save-drawing', kind);
     }
     await page.until('both', async () => (await page.driver.executeScript<number>('return window.saved.length')) === 2);
     const svg = await page.driver.executeAsyncScript<string>('window.saved[0].text().then(arguments[0])');
@@ -198,7 +173,7 @@ describe('from above', () => {
     expect(await (await page.find('.tag.outlet.chosen')).getText()).toContain('Kitchen tap');
   });
   it('a plan without positions is a sketch that says so, and can be taken and dragged', async () => {
-    await page.go(`${app.address}/plan/${await make(oneLine)}`);
+    await page.go(`${app.address}/plan/${await app.create(oneLine)}`);
     await page.part('hillside');
     await page.click('view-above');
     expect(await page.text('sketch-words')).toContain('A sketch, laid out from lengths');
@@ -253,15 +228,7 @@ describe('from above', () => {
     await page.click('view-hillside');
     await (await page.field('Length of leg 1')).click();
     const before = await page.value('Rise or fall of leg 1');
-    await page.until('the tool', async () => {
-      await page.click('walk-tools');
-      for (const option of await page.driver.findElements(By.css('.n-dropdown-option')))
-        if ((await option.getText()).startsWith('Take the heights')) {
-          await option.click();
-          return true;
-        }
-      return false;
-    });
+    await page.choose('walk-tools', 'Take the heights');
     await page.until('another fall', async () => (await page.value('Rise or fall of leg 1')) !== before);
     expect((await page.driver.findElements(By.css('td[title*="elevation grid"]'))).length).toBeGreaterThan(0);
     await page.saved();

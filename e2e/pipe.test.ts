@@ -144,14 +144,8 @@ describe('find sizes', () => {
       lines: [...plan.lines, loop].map((l) => ({ ...l, legs: l.legs.map((g) => ({ ...g, lengthM: 8 * g.lengthM })) })),
       situations: [{ name: 'far end', open: ends.slice(-5), level: 'start' }],
     };
-    const made = (await (
-      await fetch(`${app.address}/api/plans`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ document }),
-      })
-    ).json()) as { id: string };
-    await page.go(`${app.address}/plan/${made.id}/pipe`);
+    const made = await app.create(document);
+    await page.go(`${app.address}/plan/${made}/pipe`);
     await page.click('find-sizes');
     await page.click('stop-sizes');
     await page.part('find-sizes');

@@ -104,20 +104,11 @@ mkdirSync(folder, { recursive: true });
 const app = new RunningApp();
 await app.start();
 const page = await Page.open();
-/** Puts a plan into the app. @returns its path */
-async function made(document: object): Promise<string> {
-  const answer = await fetch(`${app.address}/api/plans`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ document }),
-  });
-  return `/plan/${((await answer.json()) as { id: string }).id}`;
-}
 try {
   for (const shot of SHOTS) {
     if (positionals.length > 0 && !positionals.includes(shot.name)) continue;
     await page.size(...(shot.size ?? [1280, 800]));
-    await page.go(app.address + (shot.plan ? await made(shot.plan()) : shot.path));
+    await page.go(app.address + (shot.plan ? `/plan/${await app.create(shot.plan())}` : shot.path));
     await page.setTheme(shot.theme ?? 'light');
     await page.find('h1, h2');
     await shot.act?.(page);

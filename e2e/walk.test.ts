@@ -30,56 +30,35 @@ const values = async (column: string): Promise<string[]> =>
   );
 const focused = (): Promise<string> =>
   page.driver.executeScript<string>('return document.activeElement.getAttribute("aria-label") ?? ""');
-/** Chooses from the menu of the walk book by its words. */
-async function tool(words: string): Promise<void> {
-  await page.click('walk-tools');
-  await page.until(`the tool “${words}”`, async () => {
-    for (const option of await page.driver.findElements(By.css('.n-dropdown-option'))) {
-      if (((await option.getAttribute('textContent')) ?? '').includes(words)) {
-        await page.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
-        await option.click();
-        return true;
-      }
-    }
-    return false;
-  });
-}
+const tool = (words: string): Promise<void> => page.choose('walk-tools', words);
 
 describe('a walk of ten legs', () => {
   it('is entered by keyboard alone, in the order of the field notes', async () => {
-    const made = (await (
-      await fetch(`${app.address}/api/plans`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({
-          document: {
-            format: 'vernal-slope/plan',
-            version: 1,
-            title: 'Field notes',
-            nodes: [
-              {
-                id: 'tank',
-                kind: 'tank',
-                groundM: 100,
-                shape: { type: 'vertical-cylinder', diameterM: 1.2, heightM: 1.2 },
-                outletM: 0.05,
-                overflowM: 1.1,
-              },
-              { id: 'tap', kind: 'outlet', groundM: 99, ratedFlowLpm: 8, ratedPressureKPa: 50 },
-            ],
-            lines: [
-              {
-                id: 'l',
-                from: 'tank',
-                to: 'tap',
-                legs: [{ lengthM: 12, endGroundM: 99, pipe: 'astm-d2239-sidr15/1' }],
-              },
-            ],
-          },
-        }),
-      })
-    ).json()) as { id: string };
-    await page.go(`${app.address}/plan/${made.id}`);
+    const made = await app.create({
+      format: 'vernal-slope/plan',
+      version: 1,
+      title: 'Field notes',
+      nodes: [
+        {
+          id: 'tank',
+          kind: 'tank',
+          groundM: 100,
+          shape: { type: 'vertical-cylinder', diameterM: 1.2, heightM: 1.2 },
+          outletM: 0.05,
+          overflowM: 1.1,
+        },
+        { id: 'tap', kind: 'outlet', groundM: 99, ratedFlowLpm: 8, ratedPressureKPa: 50 },
+      ],
+      lines: [
+        {
+          id: 'l',
+          from: 'tank',
+          to: 'tap',
+          legs: [{ lengthM: 12, endGroundM: 99, pipe: 'astm-d2239-sidr15/1' }],
+        },
+      ],
+    });
+    await page.go(`${app.address}/plan/${made}`);
     await page.part('leg-0');
     await (await page.field('Length of leg 1')).click();
     await page.press(Key.ENTER);

@@ -40,6 +40,17 @@ export class RunningApp {
     });
   }
 
+  /** Puts a plan into the app. @returns its id */
+  async create(document: object): Promise<string> {
+    const answer = await fetch(`${this.address}/api/plans`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ document }),
+    });
+    if (!answer.ok) throw new Error(`the plan was refused: ${await answer.text()}`);
+    return ((await answer.json()) as { id: string }).id;
+  }
+
   /** Stops as Ctrl-C does. @returns the exit code */
   async stop(): Promise<number | null> {
     const child = this.#process;

@@ -123,6 +123,20 @@ export class Page {
     return (await (await this.field(label)).getAttribute('value')) ?? '';
   }
 
+  /** Opens a menu and chooses the entry that has these words. */
+  async choose(menu: string, words: string): Promise<void> {
+    await this.click(menu);
+    await this.until(`the choice “${words}”`, async () => {
+      for (const option of await this.driver.findElements(By.css('.n-dropdown-option'))) {
+        if (!((await option.getAttribute('textContent')) ?? '').includes(words)) continue;
+        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
+        await option.click();
+        return true;
+      }
+      return false;
+    });
+  }
+
   press(...keys: string[]): Promise<void> {
     return this.driver
       .actions()
