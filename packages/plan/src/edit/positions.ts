@@ -1,7 +1,7 @@
 // Commands on where things lie and how far they are slid: positions, lengths that were drawn, heights from a grid,
 // a place moved up or down the slope, a tee along its line.
 import { slopeOf } from '@vernal-slope/core/survey';
-import { stationsOf, type Layout } from '../positions/index.ts';
+import { lineLength, stationsOf, type Layout } from '../positions/index.ts';
 import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { startGround } from './commands.ts';
@@ -217,7 +217,7 @@ export const moveTee = (lineId: string, by: number): Command => ({
     if (!on || !tee || by === 0) return;
     const legs = [...line.legs, ...on.legs];
     const starts = [startGround(plan, line, 0), ...legs.map((l) => l.endGroundM)];
-    const [before, after] = [lengthOf(line), lengthOf(on)];
+    const [before, after] = [lineLength(line), lineLength(on)];
     const at = Math.min(before + after - SHORTEST, Math.max(SHORTEST, before + by));
     let chainage = 0;
     const first: Leg[] = [];
@@ -259,5 +259,3 @@ export const moveTee = (lineId: string, by: number): Command => ({
       if (other.to === tee.id && other.id !== lineId) other.legs[other.legs.length - 1].endGroundM = tee.groundM;
   },
 });
-
-const lengthOf = (line: Line): number => line.legs.reduce((sum, l) => sum + l.lengthM, 0);

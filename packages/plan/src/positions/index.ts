@@ -1,3 +1,3 @@
 // Where places and stations lie seen from above: the face of the subject.
-export { runAlong, stationsOf, type Station } from './stations.ts';
+export { lineLength, runAlong, stationsOf, type Station } from './stations.ts';
 export { layoutOf, type Layout, type Spot } from './layout.ts';

@@ -1,6 +1,6 @@
 // Where everything lies seen from above: known positions as they are, the rest sketched from lengths.
 import type { Line, Plan } from '../schema/index.ts';
-import { runAlong, stationsOf, type Station } from './stations.ts';
+import { lineLength, runAlong, stationsOf, type Station } from './stations.ts';
 
 export interface Spot {
   /** m east and north of the plan's origin, or of the sketch's first place */
@@ -102,7 +102,7 @@ export function layoutOf(plan: Plan): Layout {
     // the longest line from a place goes straight on, the others fan out
     const next = plan.lines
       .filter((l) => !lines.has(l.id) && (nodes.has(l.from) || nodes.has(l.to)))
-      .sort((a, b) => lengthOf(b) - lengthOf(a))[0] as Line | undefined;
+      .sort((a, b) => lineLength(b) - lineLength(a))[0] as Line | undefined;
     if (next) {
       put(next);
       continue;
@@ -117,5 +117,4 @@ export function layoutOf(plan: Plan): Layout {
   return { nodes, lines, known: countKnown, sketchedLines };
 }
 
-const lengthOf = (line: Line): number => line.legs.reduce((sum, l) => sum + l.lengthM, 0);
 const rank = (kind: string): number => (kind === 'source' ? 0 : kind === 'tank' ? 1 : 2);

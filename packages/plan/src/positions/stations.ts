@@ -29,3 +29,6 @@ export function stationsOf(plan: Plan, line: Line): Station[] {
 
 /** Distance on the flat of a leg that is `length` along the slope and rises `rise`, m. */
 export const runAlong = (length: number, rise: number): number => Math.sqrt(Math.max(0, length * length - rise * rise));
+
+/** Length of a line along the slope, m. */
+export const lineLength = (line: Pick<Line, 'legs'>): number => line.legs.reduce((sum, leg) => sum + leg.lengthM, 0);

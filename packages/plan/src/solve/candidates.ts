@@ -83,6 +83,21 @@ export function candidatesFor(
   });
 }
 
+/** Speeds between which a line neither hammers nor keeps its air and grit, m/s (common practice, no source). */
+export const USUAL_SPEED = { least: 0.3, most: 3 } as const;
+
+/** Places whose flow the size changes by more than a hundredth, the most first; the chosen one always, and first. */
+export function placesMoved(candidates: readonly Candidate[], chosen: string): string[] {
+  const ids = Object.keys(candidates[0]?.places ?? {});
+  const spread = (id: string): number => {
+    const flows = candidates.map((k) => k.places[id].flow);
+    const most = Math.max(...flows);
+    return most > 0 ? (most - Math.min(...flows)) / most : 0;
+  };
+  const others = ids.filter((id) => id !== chosen && spread(id) > 0.01).sort((a, b) => spread(b) - spread(a));
+  return [...ids.filter((id) => id === chosen), ...others];
+}
+
 /** Sizes of the family of a leg; none where its pipe was entered by hand. */
 export const sizesOf = (c: Compiled, line: string, leg: number): PipeRow[] => {
   const plan = c.lines.get(line)?.plan.legs[leg];

@@ -30,7 +30,7 @@ export {
   type Served,
   type WorstSituation,
 } from './situations.ts';
-export { candidatesFor, sizesOf, type Candidate } from './candidates.ts';
+export { candidatesFor, placesMoved, sizesOf, USUAL_SPEED, type Candidate } from './candidates.ts';
 export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
 export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
 export { FULL_PORT, QUICK_CLOSING } from './valves.ts';

@@ -123,6 +123,8 @@ export interface Interactions {
   readonly alone: readonly number[];
   /** m³/s of row i while column j is open too; the diagonal is alone. */
   readonly together: readonly (readonly number[])[];
+  /** Share of what row i gets alone that it loses while column j is open. */
+  readonly lost: readonly (readonly number[])[];
 }
 
 /** How much each place loses when each other one opens. */
@@ -136,7 +138,8 @@ export function interactions(c: Compiled, ids = drawers(c), level: Situation['le
       together[i][j] = both.nodes.get(ids[i])?.flow ?? 0;
       together[j][i] = both.nodes.get(ids[j])?.flow ?? 0;
     }
-  return { ids, alone, together };
+  const lost = together.map((row, i) => row.map((flow) => (alone[i] > 0 ? 1 - flow / alone[i] : 0)));
+  return { ids, alone, together, lost };
 }
 
 /** Results of every named situation of a plan. */

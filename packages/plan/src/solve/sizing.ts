@@ -49,6 +49,8 @@ export type PlanSizes =
       readonly cost: number;
       readonly costNow: number;
       readonly bound: number;
+      /** Share of the cost that could still be saved at the most; 0 where the answer is exact. */
+      readonly saveable: number;
       readonly unit: CostUnit;
       readonly exact: boolean;
       readonly solves: number;
@@ -270,6 +272,7 @@ export function sizePlan(
     cost: totals.cost,
     costNow: totals.now,
     bound: totals.bound,
+    saveable: totals.cost > 0 ? Math.max(0, 1 - totals.bound / totals.cost) : 0,
     unit: prices.unit,
     exact: totals.exact,
     solves: totals.solves,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The plan from above: lines and places over contours where a grid is kept, a sketch where nothing has a position.
-import { ArrowUp, Maximize, Mountain, ZoomIn, ZoomOut } from '@lucide/vue';
+import { ArrowUp, Mountain } from '@lucide/vue';
 import { useElementSize } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, watch } from 'vue';
 import { worstOf } from '@vernal-slope/core/judge';
@@ -14,13 +14,14 @@ import type { TerrainPicture } from '../above/picture.ts';
 import { nameIn } from '../display/names.ts';
 import { fromSI, showText, toSI, unitFor } from '../display/quantities.ts';
 import { placeLabels } from '../hillside/labels.ts';
-import { nextLeg } from '../hillside/steps.ts';
+import { useDrawingKeys } from '../hillside/useDrawingKeys.ts';
 import { sectionOf } from '../hillside/section.ts';
 import { useSettings } from '../stores/settings.ts';
 import { useTerrain } from '../stores/terrain.ts';
 import DropGlyph from './DropGlyph.vue';
 import type { LegRef } from './HillsideView.vue';
 import QuantityField from './QuantityField.vue';
+import ZoomButtons from './ZoomButtons.vue';
 
 const GridDialog = defineAsyncComponent(() => import('./GridDialog.vue'));
 
@@ -52,10 +53,12 @@ watch([plan, moving], ([now]) => {
 });
 const layout = computed(() => layoutOf(shownPlan.value));
 const box = computed(() => layoutBox(layoutOf(plan.value)));
-const { x, y, perMetre, zoomed, zoomIn, zoomOut, whole } = useAboveView(holder, box, w, h);
+const { x, y, perMetre, zoomed, moved, zoomIn, zoomOut, whole } = useAboveView(holder, box, w, h);
 
 const sketch = computed(() => layout.value.known === 0);
-const chain = computed(() => new Set(sectionOf(props.results, props.chosen).strips.map((s) => s.line)));
+/** The way that the hillside draws: the arrows go along it here too. */
+const section = computed(() => sectionOf(props.results, props.chosen));
+const chain = computed(() => new Set(section.value.strips.map((s) => s.line)));
 const legsDrawn = computed(() =>
   plan.value.lines.flatMap((line) => {
     const spots = layout.value.lines.get(line.id) ?? [];
@@ -232,20 +235,14 @@ const place = (east: number | undefined, north: number | undefined): string | un
 };
 const takeSketch = (): void => void props.edit(keepLayout(layoutOf(plan.value)));
 
-function onKey(event: KeyboardEvent): void {
-  if (event.altKey || event.ctrlKey || event.metaKey || (event.target as Element).matches('input, select')) return;
-  const zooming = { '+': zoomIn, '=': zoomIn, '-': zoomOut, Home: whole }[event.key];
-  if (zooming) zooming();
-  else {
-    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-    if (!step) return;
-    const next = nextLeg(props.results, sectionOf(props.results, props.chosen), props.leg, step, event.shiftKey);
-    if (next?.choose !== undefined) emit('choose', next.choose);
-    if (next) emit('leg', next.leg);
-  }
-  event.preventDefault();
-  event.stopPropagation();
-}
+const onKey = useDrawingKeys({
+  results: () => props.results,
+  section: () => section.value,
+  leg: () => props.leg,
+  zoom: { zoomIn, zoomOut, whole },
+  choose: (id) => emit('choose', id),
+  take: (leg) => emit('leg', leg),
+});
 const summary = computed(
   () =>
     `From above: ${places.value.length} places and ${plan.value.lines.length} lines${sketch.value ? ', a sketch laid out from lengths' : ''}. Use the arrow keys to go along the line.`,
@@ -342,18 +339,17 @@ const summary = computed(
       <div class="bar" :style="{ width: `${bar.px}px` }" data-test="scale-bar">{{ bar.text }}</div>
       <p v-if="moving" class="moving" role="status">{{ moving.what }}</p>
       <div class="tools no-print" role="toolbar" aria-label="View from above">
-        <button v-if="!sketch" type="button" class="words" data-test="bring-grid" @click="bringing = true">
+        <button v-if="!sketch" type="button" class="tool words" data-test="bring-grid" @click="bringing = true">
           <Mountain :size="17" aria-hidden="true" />Elevation grid …
         </button>
-        <button type="button" title="Closer (+; Ctrl and wheel)" aria-label="Closer" @click="zoomIn">
-          <ZoomIn :size="17" aria-hidden="true" />
-        </button>
-        <button type="button" title="Further (−)" aria-label="Further" :disabled="zoomed <= 1" @click="zoomOut">
-          <ZoomOut :size="17" aria-hidden="true" />
-        </button>
-        <button type="button" title="The whole plan (Home)" aria-label="The whole plan" @click="whole">
-          <Maximize :size="17" aria-hidden="true" />
-        </button>
+        <ZoomButtons
+          :zoomed="zoomed"
+          :moved="moved"
+          whole="The whole plan"
+          @in="zoomIn"
+          @out="zoomOut"
+          @whole="whole"
+        />
       </div>
     </div>
     <div class="under no-print">
@@ -647,28 +643,8 @@ canvas,
   gap: 2px;
 }
 
-.tools button {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-  gap: 6px;
-  min-width: 28px;
-  height: 28px;
-  padding: 0 4px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-size: var(--text-s);
-  cursor: pointer;
-}
-
-.tools .words {
+.words {
   padding: 0 10px;
-}
-
-.tools button:disabled {
-  color: var(--muted);
-  cursor: default;
 }
 
 .under {
@@ -696,12 +672,5 @@ canvas,
   display: inline-flex;
   align-items: center;
   gap: 6px;
-}
-
-@media (pointer: coarse) {
-  .tools button {
-    min-width: 40px;
-    height: 40px;
-  }
 }
 </style>

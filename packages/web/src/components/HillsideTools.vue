@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // Beside the hillside: closer, further, the whole; how much heights are stretched; the drawing as a picture.
-import { ImageDown, Maximize, ZoomIn, ZoomOut } from '@lucide/vue';
+import { ImageDown } from '@lucide/vue';
 import { NDropdown } from 'naive-ui';
 import { ref } from 'vue';
 import type { Plan } from '@vernal-slope/plan/schema';
 import type { Stretch } from '../hillside/useHillView.ts';
 import { downloadBlob, fileNameOf } from '../files.ts';
+import ZoomButtons from './ZoomButtons.vue';
 
 const stretch = defineModel<Stretch>('stretch', { required: true });
-const props = defineProps<{ zoomed: number; holder: HTMLElement | null; plan: Plan; title: string }>();
+const props = defineProps<{ zoomed: number; moved: boolean; holder: HTMLElement | null; plan: Plan; title: string }>();
 const emit = defineEmits<{ in: []; out: []; whole: [] }>();
 const STRETCHES: readonly { value: Stretch; label: string }[] = [
   { value: 'fit', label: 'heights fill the drawing' },
@@ -49,6 +50,7 @@ const KINDS = [
 <template>
   <div class="tools no-print no-picture" role="toolbar" aria-label="View of the hillside" @dblclick.stop @click.stop>
     <select
+      class="tool"
       :value="String(stretch)"
       aria-label="How much heights are stretched"
       data-test="stretch"
@@ -57,30 +59,22 @@ const KINDS = [
     >
       <option v-for="s in STRETCHES" :key="s.label" :value="String(s.value)">{{ s.label }}</option>
     </select>
-    <button
-      type="button"
-      title="Closer (+; Ctrl and wheel)"
-      aria-label="Closer"
-      data-test="zoom-in"
-      @click="emit('in')"
-    >
-      <ZoomIn :size="17" aria-hidden="true" />
-    </button>
-    <button type="button" title="Further (−)" aria-label="Further" :disabled="zoomed <= 1" @click="emit('out')">
-      <ZoomOut :size="17" aria-hidden="true" />
-    </button>
-    <button
-      type="button"
-      title="The whole slope (Home)"
-      aria-label="The whole slope"
-      :disabled="zoomed <= 1"
-      data-test="zoom-whole"
-      @click="emit('whole')"
-    >
-      <Maximize :size="17" aria-hidden="true" />
-    </button>
+    <ZoomButtons
+      :zoomed="zoomed"
+      :moved="moved"
+      whole="The whole slope"
+      @in="emit('in')"
+      @out="emit('out')"
+      @whole="emit('whole')"
+    />
     <NDropdown trigger="click" :options="KINDS" placement="bottom-end" @select="save">
-      <button type="button" title="Save the drawing" aria-label="Save the drawing" data-test="save-drawing">
+      <button
+        type="button"
+        class="tool"
+        title="Save the drawing"
+        aria-label="Save the drawing"
+        data-test="save-drawing"
+      >
         <ImageDown :size="17" aria-hidden="true" />
       </button>
     </NDropdown>
@@ -95,29 +89,6 @@ const KINDS = [
   gap: 2px;
 }
 
-button,
-select {
-  min-width: 28px;
-  height: 28px;
-  padding: 0 4px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-size: var(--text-s);
-  cursor: pointer;
-}
-
-button {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-}
-
-button:disabled {
-  color: var(--muted);
-  cursor: default;
-}
-
 p {
   position: absolute;
   right: 0;
@@ -130,13 +101,6 @@ p {
 @media (max-width: 700px) {
   .tools select {
     display: none;
-  }
-}
-
-@media (pointer: coarse) {
-  button {
-    min-width: 40px;
-    height: 40px;
   }
 }
 </style>

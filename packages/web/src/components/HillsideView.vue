@@ -7,7 +7,7 @@ import type { PlanResults } from '../composables/usePlanResults.ts';
 import { endsThatSlide, sectionOf, type SlidingEnd, type Vessel } from '../hillside/section.ts';
 import { useHillView, type Frame, type Span, type Stretch } from '../hillside/useHillView.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from '../hillside/drawing.ts';
-import { nextLeg } from '../hillside/steps.ts';
+import { ARROW_STEP, useDrawingKeys } from '../hillside/useDrawingKeys.ts';
 import { showText, unitFor } from '../display/quantities.ts';
 import { nameIn } from '../display/names.ts';
 import { worstOf } from '@vernal-slope/core/judge';
@@ -84,7 +84,7 @@ const spans = computed(() => {
   const shift = still.slide.shifts ? still.at - still.begun : 0;
   return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
 });
-const { x, y, zoomed, zoomIn, zoomOut, whole } = useHillView(holder, spans as never, frame, stretchWish);
+const { x, y, zoomed, moved, zoomIn, zoomOut, whole } = useHillView(holder, spans, frame, stretchWish);
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
 const ticksZ = computed(() =>
@@ -281,7 +281,7 @@ function release(done: boolean): void {
 }
 /** A metre along the slope by key, five with Shift. */
 function nudge(event: KeyboardEvent, end: SlidingEnd): void {
-  const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+  const step = ARROW_STEP[event.key];
   if (event.key === 'Escape') release(false);
   if (!step) return;
   event.preventDefault();
@@ -304,20 +304,14 @@ const slideWords = computed(() => {
   }`;
 });
 
-function onKey(event: KeyboardEvent): void {
-  if (event.altKey || event.ctrlKey || event.metaKey) return;
-  const zooming = { '+': zoomIn, '=': zoomIn, '-': zoomOut, Home: whole }[event.key];
-  if (zooming) zooming();
-  else {
-    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-    if (!step) return;
-    const next = nextLeg(props.results, section.value, props.leg, step, event.shiftKey);
-    if (next?.choose !== undefined) emit('choose', next.choose);
-    if (next) emit('leg', next.leg);
-  }
-  event.preventDefault();
-  event.stopPropagation();
-}
+const onKey = useDrawingKeys({
+  results: () => props.results,
+  section: () => section.value,
+  leg: () => props.leg,
+  zoom: { zoomIn, zoomOut, whole },
+  choose: (id) => emit('choose', id),
+  take: (leg) => emit('leg', leg),
+});
 
 const summary = computed(() => {
   const tube = labels.value[0];
@@ -326,7 +320,6 @@ const summary = computed(() => {
     ? `${props.title}. ${tube.name}: ${tube.flowing ? `${tube.flow} at ${tube.pressure}` : 'no flow'}. ${keys}; the walk book below has every figure.`
     : `${props.title}.`;
 });
-const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) => (stretchWish.value = value) });
 </script>
 
 <template>
@@ -560,8 +553,9 @@ const picked = computed({ get: () => stretchWish.value, set: (value: Stretch) =>
           Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
         </p>
         <HillsideTools
-          v-model:stretch="picked"
+          v-model:stretch="stretchWish"
           :zoomed="zoomed"
+          :moved="moved"
           :holder="holder"
           :plan="plan"
           :title="title"

@@ -4,11 +4,11 @@ import { computed, ref, toRef, watch } from 'vue';
 import { findPipe, PIPE_ROWS } from '@vernal-slope/plan/catalogue';
 import { changePlan, setPipe, setSizes, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import { drawers, type Candidate } from '@vernal-slope/plan/solve';
+import { placesMoved, USUAL_SPEED, type Candidate } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { usePipes } from '../composables/usePipes.ts';
 import { nameIn, nominal } from '../display/names.ts';
-import { costText, percent, showText, toSI, unitFor } from '../display/quantities.ts';
+import { costText, percent, readPrice, showPrice, showText, unitFor } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 import SharedWater from './SharedWater.vue';
 import SituationList from './SituationList.vue';
@@ -72,22 +72,15 @@ const { answers, busy, seeking, progress, sizes, worst, findSizes, findWorst, st
   toRef(() => asked.value),
 );
 
-/** Places whose flow the size changes: the chosen one first, then those that change most. */
-const places = computed(() => {
-  const list = answers.value?.candidates ?? [];
-  const spread = (id: string): number => {
-    const flows = list.map((k) => k.places[id]?.flow ?? 0);
-    const most = Math.max(0, ...flows);
-    return most > 0 ? (most - Math.min(...flows)) / most : 0;
-  };
-  const ids = drawers(props.results.compiled);
-  const others = ids.filter((id) => id !== props.chosen && spread(id) > 0.01).sort((a, b) => spread(b) - spread(a));
-  return [...(ids.includes(props.chosen) ? [props.chosen] : []), ...others].slice(0, 3);
-});
+const places = computed(() => placesMoved(answers.value?.candidates ?? [], props.chosen).slice(0, 3));
 const refills = computed(() => answers.value?.candidates.some((k) => k.refill !== undefined) ?? false);
 const shown = (si: number, quantity: Parameters<typeof showText>[1]): string => showText(si, quantity, settings.units);
-const speedWord = (k: Candidate): string =>
-  k.speed > 3 ? 'fast: it may hammer' : k.speed < 0.3 && k.speed > 0 ? 'slow: air and grit stay' : '';
+const speedWord = ({ speed }: Candidate): string =>
+  speed > USUAL_SPEED.most
+    ? 'fast: it may hammer'
+    : speed > 0 && speed < USUAL_SPEED.least
+      ? 'slow: air and grit stay'
+      : '';
 const stretchWords = computed(() => stretches.value.find((s) => s.value === stretch.value)?.label ?? '');
 const sizeOf = (pipe: string): string => nominal(findPipe(pipe)?.nominal ?? pipe);
 
@@ -102,7 +95,7 @@ const lengthUnit = computed(() => unitFor('distance', settings.units));
 /** What a person pays, by the metre or the foot; empty where nobody said. */
 const priceOf = (pipe: string): string => {
   const perM = plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
-  return perM === undefined ? '' : String(Number((perM * toSI(1, lengthUnit.value)).toFixed(3)));
+  return perM === undefined ? '' : showPrice(perM, settings.units);
 };
 /** What was typed and is no price: it stays in its field. */
 const badPrice = ref<{ pipe: string; text: string } | null>(null);
@@ -114,7 +107,7 @@ function setPrice(pipe: string, event: Event): void {
   props.edit(
     changePlan('price of pipe', (p) => {
       const kept = (p.prices?.pipes ?? []).filter((row) => row.pipe !== pipe);
-      if (text !== '') kept.push({ pipe, perM: Number((value / toSI(1, lengthUnit.value)).toFixed(6)) });
+      if (text !== '') kept.push({ pipe, perM: readPrice(value, settings.units) });
       p.prices = { ...p.prices, pipes: kept };
     }),
   );
@@ -217,8 +210,8 @@ const setSchool = (event: Event): void => {
           ? 'by the plan’s prices.'
           : 'the plastic in it until every size has a price: dearer pipe is heavier pipe (assumption).'
       }}
-      Speeds from 0.3 to 3 m/s: common practice, no source. Bore in {{ unitFor('bore', settings.units).symbol }},
-      inside.
+      Speeds from {{ shown(USUAL_SPEED.least, 'speed') }} to {{ shown(USUAL_SPEED.most, 'speed') }}: common practice, no
+      source. Bore in {{ unitFor('bore', settings.units).symbol }}, inside.
     </p>
   </section>
 

@@ -17,8 +17,7 @@ const rows = computed(() =>
     name: nameIn(props.plan, id),
     alone: showText(props.table.alone[i], 'flow', settings.units),
     cells: props.table.ids.map((other, j) => {
-      const alone = props.table.alone[i];
-      const loss = alone > 0 ? 1 - props.table.together[i][j] / alone : 0;
+      const loss = props.table.lost[i][j];
       return {
         other,
         own: i === j,

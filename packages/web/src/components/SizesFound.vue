@@ -89,7 +89,7 @@ const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.sam
         {{
           found.exact
             ? 'Nothing cheaper serves them all: this was worked out, not searched for.'
-            : `Nothing cheaper was found in ${found.solves} trials; at most ${percent(1 - found.bound / found.cost)} could still be saved.`
+            : `Nothing cheaper was found in ${found.solves} trials; at most ${percent(found.saveable)} could still be saved.`
         }}
       </p>
       <ul>

@@ -5,8 +5,12 @@ const above = defineModel<boolean>({ required: true });
 
 <template>
   <div class="views no-print no-picture" role="group" aria-label="View" @click.stop>
-    <button type="button" :aria-pressed="!above" data-test="view-hillside" @click="above = false">Hillside</button>
-    <button type="button" :aria-pressed="above" data-test="view-above" @click="above = true">From above</button>
+    <button type="button" class="tool" :aria-pressed="!above" data-test="view-hillside" @click="above = false">
+      Hillside
+    </button>
+    <button type="button" class="tool" :aria-pressed="above" data-test="view-above" @click="above = true">
+      From above
+    </button>
   </div>
 </template>
 
@@ -16,13 +20,9 @@ const above = defineModel<boolean>({ required: true });
 }
 
 button {
-  min-height: 28px;
   padding: 0 10px;
-  border: var(--line-hair) solid var(--rule-strong);
-  background: var(--sheet);
-  font-size: var(--text-s);
+  border-radius: 0;
   white-space: nowrap;
-  cursor: pointer;
 }
 
 button + button {
@@ -32,11 +32,5 @@ button + button {
 button[aria-pressed='true'] {
   background: var(--water-wash);
   font-weight: 700;
-}
-
-@media (pointer: coarse) {
-  button {
-    min-height: 40px;
-  }
 }
 </style>

@@ -40,6 +40,7 @@ import {
 import { METHODS } from '@vernal-slope/core/survey';
 import { ASSUMED_METHOD, lineClosure, stationErrors } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
+import { lineLength } from '@vernal-slope/plan/positions';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { FILE_UNITS, fromSI, show, showText, toSI, unitFor } from '../display/quantities.ts';
@@ -114,10 +115,7 @@ const rows = computed(() => {
 const total = computed(() => {
   const legs = map.value?.plan.legs ?? [];
   return {
-    length: bare(
-      legs.reduce((sum, l) => sum + l.lengthM, 0),
-      'distance',
-    ),
+    length: bare(lineLength({ legs }), 'distance'),
     rise: signed(
       rows.value.reduce((sum, r) => sum + r.rise, 0),
       'rise',
@@ -225,7 +223,7 @@ const ENDS: readonly { key: EndKind; label: string }[] = [
 const terrain = useTerrain();
 /** Asks for a figure, then does it. */
 const asked = shallowRef<Asked | null>(null);
-const length = computed(() => lineNow.value?.legs.reduce((sum, l) => sum + l.lengthM, 0) ?? 0);
+const length = computed(() => (lineNow.value ? lineLength(lineNow.value) : 0));
 function askSplit(): void {
   const leg = rows.value[active.value].leg;
   asked.value = {
@@ -254,7 +252,7 @@ function askSlide(): void {
 }
 function askTee(): void {
   const on = lineOn(plan.value, props.line);
-  const after = on?.legs.reduce((sum, l) => sum + l.lengthM, 0) ?? 0;
+  const after = on ? lineLength(on) : 0;
   asked.value = {
     title: 'Move the tee along the line',
     label: 'How much further down the line (back: negative)',

@@ -16,6 +16,8 @@ export interface Zoom {
   readonly transform: Readonly<Ref<ZoomTransform>>;
   /** How many times closer than the whole. */
   readonly zoomed: ComputedRef<number>;
+  /** Anything but the whole is seen. */
+  readonly moved: ComputedRef<boolean>;
   readonly zoomIn: () => void;
   readonly zoomOut: () => void;
   readonly whole: () => void;
@@ -68,6 +70,7 @@ export function useZoom(holder: Readonly<Ref<HTMLElement | null>>, limits: Compu
   return {
     transform,
     zoomed: computed(() => transform.value.k),
+    moved: computed(() => transform.value.k !== 1 || transform.value.x !== 0 || transform.value.y !== 0),
     zoomIn: () => run((b, e) => select(e).call(b.scaleBy, STEP)),
     zoomOut: () => run((b, e) => select(e).call(b.scaleBy, 1 / STEP)),
     whole: () => run((b, e) => select(e).call(b.transform, zoomIdentity)),

@@ -245,3 +245,9 @@ export const costText = (cost: number, unit: 'money' | 'plastic', system: UnitSy
     : system === 'us'
       ? `${significant(cost / KILOGRAMS_A_POUND)} lb`
       : `${significant(cost)} kg`;
+
+/** A price a metre as one a metre or a foot, as it is typed, and back. */
+export const showPrice = (perMetre: number, system: UnitSystem): string =>
+  String(Number((perMetre * toSI(1, unitFor('distance', system))).toFixed(3)));
+export const readPrice = (typed: number, system: UnitSystem): number =>
+  Number((typed / toSI(1, unitFor('distance', system))).toFixed(6));

@@ -21,6 +21,7 @@ import {
 import { crossChecks } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type Version, type VersionPlan } from '../api/client.ts';
+import { lineLength } from '@vernal-slope/plan/positions';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
 import HillsideView, { type LegRef, type Slide } from '../components/HillsideView.vue';
@@ -200,7 +201,7 @@ const heading = computed(() => {
   const p = plan.value;
   const l = p?.lines.find((x) => x.id === shownLine.value);
   if (!p || !l) return { title: plan.value?.title ?? '', text: '' };
-  const length = l.legs.reduce((sum, x) => sum + x.lengthM, 0);
+  const length = lineLength(l);
   const start = p.nodes.find((n) => n.id === l.from)?.groundM ?? 0;
   const fall = start - l.legs[l.legs.length - 1].endGroundM;
   return {
