@@ -19,7 +19,7 @@ import { sectionOf } from '../hillside/section.ts';
 import { useSettings } from '../stores/settings.ts';
 import { useTerrain } from '../stores/terrain.ts';
 import DropGlyph from './DropGlyph.vue';
-import type { LegRef } from './HillsideView.vue';
+import type { LegRef } from '../hillside/section.ts';
 import QuantityField from './QuantityField.vue';
 import ZoomButtons from './ZoomButtons.vue';
 

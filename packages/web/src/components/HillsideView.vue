@@ -4,7 +4,14 @@ import { useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import { endsThatSlide, sectionOf, type SlidingEnd, type Vessel } from '../hillside/section.ts';
+import {
+  endsThatSlide,
+  sectionOf,
+  type LegRef,
+  type Slide,
+  type SlidingEnd,
+  type Vessel,
+} from '../hillside/section.ts';
 import { useHillView, type Frame, type Span, type Stretch } from '../hillside/useHillView.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from '../hillside/drawing.ts';
 import { ARROW_STEP, useDrawingKeys } from '../hillside/useDrawingKeys.ts';
@@ -18,15 +25,6 @@ import type { FigureKey } from '../display/words.ts';
 import HillsideTable from './HillsideTable.vue';
 import HillsideTags from './HillsideTags.vue';
 import HillsideTools from './HillsideTools.vue';
-
-export interface LegRef {
-  readonly line: string;
-  readonly leg: number;
-}
-/** A place being slid along the slope: which end of which line, and where to, m along that line. */
-export interface Slide extends SlidingEnd {
-  readonly chainage: number;
-}
 
 const props = defineProps<{
   results: PlanResults;

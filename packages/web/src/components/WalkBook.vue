@@ -51,7 +51,7 @@ import { useSettings } from '../stores/settings.ts';
 import type { Asked } from './AmountDialog.vue';
 import { originOf, useTerrain } from '../stores/terrain.ts';
 import FittingsDialog from './FittingsDialog.vue';
-import type { LegRef } from './HillsideView.vue';
+import type { LegRef } from '../hillside/section.ts';
 import PipePicker from './PipePicker.vue';
 import QuantityField from './QuantityField.vue';
 import ReadingDialog from './ReadingDialog.vue';

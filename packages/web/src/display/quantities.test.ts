@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  costText,
   editable,
   percent,
   read,
+  readPrice,
   showEntered,
+  showPrice,
   showPerDay,
   showText,
   significant,
@@ -90,5 +93,19 @@ describe('fields', () => {
     expect(message('3 kPa')).toContain('“kPa” is no unit here');
     expect(message('3', { max: 2 })).toBe('Give at most 2.00\u00A0m.');
     expect(message('1', { min: 2 })).toBe('Give at least 2.00\u00A0m.');
+  });
+});
+
+describe('costs', () => {
+  it('are money with two decimals, or the weight of plastic in the unit of the place', () => {
+    expect(costText(611.2, 'money', 'metric')).toBe('611.20');
+    expect(costText(41.07, 'plastic', 'metric')).toBe('41.1 kg');
+    expect(costText(0.45359237, 'plastic', 'us')).toBe('1.00 lb');
+  });
+  it('a price by the foot is one by the metre times 0.3048, and comes back as it was typed', () => {
+    expect(readPrice(1.6, 'metric')).toBe(1.6);
+    expect(readPrice(0.5, 'us')).toBeCloseTo(1.64042, 5);
+    for (const system of ['metric', 'us'] as const)
+      for (const typed of [0.37, 1.6, 24]) expect(Number(showPrice(readPrice(typed, system), system))).toBe(typed);
   });
 });

@@ -7,6 +7,12 @@ import type { PlanNode } from '@vernal-slope/plan/schema';
 import { routeTo, wantsOf } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 
+/** A leg of a line, as it is chosen or pointed at. */
+export interface LegRef {
+  readonly line: string;
+  readonly leg: number;
+}
+
 export interface Point {
   readonly x: number;
   readonly z: number;
@@ -268,6 +274,11 @@ export interface SlidingEnd {
   readonly shifts: boolean;
   readonly x: number;
   readonly z: number;
+}
+
+/** A place being slid along the slope: which end of which line, and where to, m along that line. */
+export interface Slide extends SlidingEnd {
+  readonly chainage: number;
 }
 
 /** The chosen place and the tanks above it: what can be slid up and down the drawn way. */

@@ -1,6 +1,6 @@
 // From leg to leg by key: along the drawn way, and at a tee onto a branch.
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import type { LegRef } from '../components/HillsideView.vue';
+import type { LegRef } from './section.ts';
 import type { Section } from './section.ts';
 
 export interface LegStep {

@@ -1,5 +1,5 @@
 // Keys of both drawings: along the line, onto a branch, closer, further, the whole.
-import type { LegRef } from '../components/HillsideView.vue';
+import type { LegRef } from './section.ts';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import type { Zoom } from '../composables/useZoom.ts';
 import type { Section } from './section.ts';
