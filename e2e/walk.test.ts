@@ -111,6 +111,9 @@ describe('the tools of the walk', () => {
     await page.go(app.address + OUSEL);
     await (await page.field('Length of leg 2')).click();
     await tool('Split leg 2');
+    // a figure that cannot be is refused; the one before it is not taken in its place
+    await page.fill('How far along the leg', '-9999', '');
+    expect(await (await page.part('take-amount')).isEnabled()).toBe(false);
     await page.fill('How far along the leg', '30', '');
     await page.click('take-amount');
     await page.until('two parts', async () => (await values('length')).join() === '24,30,42,44,92,54,96');

@@ -21,11 +21,14 @@ const props = defineProps<{ asked: Asked | null }>();
 const emit = defineEmits<{ close: [] }>();
 const value = ref(0);
 const trouble = ref('');
+/** What stands in the field is no such figure: nothing is done with the one before it. */
+const wrong = ref(false);
 watch(
   () => props.asked,
   (asked) => {
     value.value = asked?.value ?? 0;
     trouble.value = '';
+    wrong.value = false;
   },
   { immediate: true },
 );
@@ -51,10 +54,11 @@ function take(): void {
           }
         "
         live
+        @wrong="(now) => (wrong = now)"
       />
       <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
       <p>
-        <button type="button" class="plain-button main" data-test="take-amount" @click="take">
+        <button type="button" class="plain-button main" data-test="take-amount" :disabled="wrong" @click="take">
           {{ asked.action }}
         </button>
       </p>

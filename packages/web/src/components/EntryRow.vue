@@ -12,6 +12,7 @@ defineProps<{
   commit?: (si: number) => string | undefined;
   live?: boolean;
 }>();
+const emit = defineEmits<{ wrong: [wrong: boolean] }>();
 </script>
 
 <template>
@@ -28,6 +29,7 @@ defineProps<{
           :commit="commit"
           :live="live"
           show-unit
+          @wrong="(now) => emit('wrong', now)"
       /></slot>
     </span>
     <span v-if="note" class="note small muted">{{ note }}</span>

@@ -22,7 +22,10 @@ const props = defineProps<{
   /** May be left empty: nothing is asked then. */
   optional?: boolean;
 }>();
-const emit = defineEmits<{ next: [backwards: boolean] }>();
+const emit = defineEmits<{
+  next: [backwards: boolean];
+  /** What stands in the field cannot be used. */ wrong: [wrong: boolean];
+}>();
 
 const settings = useSettings();
 const errorId = useId();
@@ -37,6 +40,7 @@ const shown = computed(() => {
   return props.signed && props.value > 0 ? `+${text}` : text;
 });
 const symbol = computed(() => unitFor(props.quantity, settings.units).symbol);
+watch(error, (now) => emit('wrong', now !== ''));
 
 watch(
   shown,
