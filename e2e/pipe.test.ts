@@ -3,7 +3,7 @@ import { By } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { bigPlan } from '../bench/sixty.ts';
 import { RunningApp } from './harness/app.ts';
-import { Page } from './harness/page.ts';
+import { Key, Page } from './harness/page.ts';
 
 const app = new RunningApp();
 let page: Page;
@@ -59,6 +59,28 @@ describe('sizes side by side', () => {
     await page.click('undo');
     await page.textWhen('flow', (t) => number(t) === before);
     await page.saved();
+  });
+});
+
+describe('figures of the Pipe step', () => {
+  it('open their working, also of a pipe that is not laid, by mouse and by key', async () => {
+    await page.go(app.address + PIPE);
+    await page.part('shared');
+    const wide = await page.find('[data-pipe="astm-d2239-sidr15/2"] button.figure');
+    const flow = await wide.getText();
+    await wide.click();
+    await page.find('.formula .katex');
+    const drawer = (): Promise<string> => page.until('the working', async () => (await page.find('.drawer')).getText());
+    expect(await drawer()).toContain(flow.split(' ')[0]);
+    await page.press(Key.ESCAPE);
+    await page.until('it to go', async () => (await page.driver.findElements(By.css('.drawer'))).length === 0);
+    await page.driver.executeScript(
+      'document.querySelector("[data-shared=shower] [data-with=kitchen] button").focus()',
+    );
+    await page.press(Key.ENTER);
+    await page.find('.formula .katex');
+    expect(await drawer()).toContain('share of its flow that is lost by Bunk cabin shower while Kitchen tap is open');
+    await page.press(Key.ESCAPE);
   });
 });
 

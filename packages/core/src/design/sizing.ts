@@ -41,7 +41,8 @@ export interface SizingProblem {
 export interface Missing {
   readonly node: number;
   readonly situation: string;
-  /** Head that is missing there, m. */ readonly by: number;
+  /** Head that it must have, m above datum, and what of it is missing, m. */ readonly need: number;
+  readonly by: number;
 }
 
 /** Writes a size into the network. */
@@ -120,7 +121,8 @@ export class SizeTrial {
       const solution = this.#warm[s];
       for (let i = 0; i < situation.need.length; i++) {
         const by = situation.need[i] - (solution?.head[i] ?? -Infinity);
-        if (by > HEAD_SLACK && by > (found.get(i)?.by ?? 0)) found.set(i, { node: i, situation: situation.name, by });
+        if (by > HEAD_SLACK && by > (found.get(i)?.by ?? 0))
+          found.set(i, { node: i, situation: situation.name, need: situation.need[i], by });
       }
     });
     return [...found.values()].sort((a, b) => b.by - a.by);

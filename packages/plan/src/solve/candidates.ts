@@ -20,8 +20,13 @@ export interface Candidate {
   /** Largest speed in the stretch, m/s; head lost in it, m. */
   readonly speed: number;
   readonly loss: number;
-  /** Highest standing pressure over what the pipe bears; undefined where it has no rating. */
+  /** Highest standing pressure on the stretch, and what the pipe bears, Pa; undefined where it has no rating. */
+  readonly standing: number;
+  readonly bears?: number;
+  /** One over the other. */
   readonly ratingUsed?: number;
+  /** m of the stretch, and cost of one */ readonly length: number;
+  readonly perMetre: number;
   /** Of the stretch, in `unit`. */ readonly cost: number;
   readonly unit: CostUnit;
   /** s until the trough is full again after a visit, where the place asked for is one. */
@@ -72,7 +77,10 @@ export function candidatesFor(
       ),
       speed: Math.max(0, ...legs.map((k) => found?.segmentSpeed[k] ?? 0)),
       loss: Math.abs(legs.reduce((sum, k) => sum + (found?.segmentLoss[k] ?? 0), 0)),
-      ...(bears === undefined ? {} : { ratingUsed: Math.max(0, highest) / bears }),
+      standing: Math.max(0, highest),
+      ...(bears === undefined ? {} : { bears, ratingUsed: Math.max(0, highest) / bears }),
+      length,
+      perMetre: prices.perMetre(row),
       cost: prices.perMetre(row) * length,
       unit: prices.unit,
       ...(c.nodes.get(place)?.plan.kind === 'trough'

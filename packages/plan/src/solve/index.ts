@@ -35,3 +35,11 @@ export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
 export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
 export { FULL_PORT, QUICK_CLOSING } from './valves.ts';
 export { HIGHEST_STAND, standFor, standWorking, type StandAsked, type StandFound, type StandNeed } from './stands.ts';
+export {
+  candidateWorking,
+  lostWorking,
+  missingWorking,
+  situationFlow,
+  sizesCostWorking,
+  type CandidateFigure,
+} from './pipeworkings.ts';

@@ -60,7 +60,11 @@ export function solveReport(c: Compiled, result: PlanResult, findings: readonly 
 export function sizesReport(plan: Plan, found: PlanSizes): object {
   if (!found.ok)
     return found.reason === 'missing'
-      ? { ok: false, reason: found.reason, missing: found.missing.map(({ by, ...m }) => ({ ...m, missingM: by })) }
+      ? {
+          ok: false,
+          reason: found.reason,
+          missing: found.missing.map(({ by, need, ...m }) => ({ ...m, neededHeadM: need, missingM: by })),
+        }
       : { ok: false, reason: found.reason };
   const lines = Object.fromEntries(
     plan.lines.flatMap((line) => {

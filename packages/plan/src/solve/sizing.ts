@@ -39,7 +39,8 @@ export interface PlanMissing {
   /** Place, or line and station, that no size can serve. */ readonly at: string;
   readonly chainage?: number;
   readonly situation: string;
-  /** m of head */ readonly by: number;
+  /** Head that must be there, m above datum, and what is missing of it, m */ readonly need: number;
+  readonly by: number;
 }
 
 export type PlanSizes =
@@ -249,6 +250,7 @@ export function sizePlan(
           at: draw?.id ?? place?.at ?? '',
           ...(draw || place?.chainage === undefined ? {} : { chainage: place.chainage }),
           situation: m.situation,
+          need: m.need,
           by: m.by,
         });
       }

@@ -4,7 +4,14 @@ import { computed, ref, toRef, watch } from 'vue';
 import { findPipe, PIPE_ROWS } from '@vernal-slope/plan/catalogue';
 import { changePlan, setPipe, setSizes, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import { placesMoved, USUAL_SPEED, type Candidate } from '@vernal-slope/plan/solve';
+import type { Working } from '@vernal-slope/core/working';
+import {
+  candidateWorking,
+  placesMoved,
+  USUAL_SPEED,
+  type Candidate,
+  type CandidateFigure,
+} from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { usePipes } from '../composables/usePipes.ts';
 import { nameIn, nominal } from '../display/names.ts';
@@ -20,7 +27,7 @@ const props = defineProps<{
   chosen: string;
   edit: (command: Command) => readonly Fault[];
 }>();
-const emit = defineEmits<{ line: [id: string]; try: [command: Command] }>();
+const emit = defineEmits<{ line: [id: string]; try: [command: Command]; working: [working: Working | undefined] }>();
 const settings = useSettings();
 const plan = computed(() => props.results.compiled.plan);
 const lineNow = computed(() => plan.value.lines.find((l) => l.id === props.line));
@@ -84,6 +91,8 @@ const speedWord = ({ speed }: Candidate): string =>
 const stretchWords = computed(() => stretches.value.find((s) => s.value === stretch.value)?.label ?? '');
 const sizeOf = (pipe: string): string => nominal(findPipe(pipe)?.nominal ?? pipe);
 
+const open = (k: Candidate, figure: CandidateFigure): void =>
+  emit('working', candidateWorking(plan.value, props.line, legs.value, k, figure));
 function take(k: Candidate): void {
   emit('try', setPipe(props.line, legs.value, k.pipe, `${nominal(k.label)} on ${stretchWords.value}`));
 }
@@ -166,20 +175,48 @@ const setSchool = (event: Event): void => {
               </button>
             </td>
             <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
-            <td v-for="id in places" :key="id" class="n figure">
-              {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
-              <small>{{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}</small>
+            <td v-for="id in places" :key="id" class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'flow', id })">
+                {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
+              </button>
+              <button
+                type="button"
+                class="figure small"
+                title="Show the working"
+                @click="open(k, { of: 'pressure', id })"
+              >
+                {{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}
+              </button>
             </td>
-            <td class="n figure" :title="speedWord(k)">
-              {{ shown(k.speed, 'speed') }} <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
+            <td class="n" :title="speedWord(k)">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'speed' })">
+                {{ shown(k.speed, 'speed') }}
+              </button>
+              <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
             </td>
-            <td class="n figure">{{ shown(k.loss, 'loss') }}</td>
-            <td class="n figure">
-              {{ k.ratingUsed === undefined ? 'not rated' : percent(k.ratingUsed)
-              }}<small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
+            <td class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'loss' })">
+                {{ shown(k.loss, 'loss') }}
+              </button>
             </td>
-            <td v-if="refills" class="n figure">
-              {{ k.refill === undefined || k.refill === null ? '–' : shown(k.refill, 'duration') }}
+            <td class="n">
+              <template v-if="k.ratingUsed === undefined">not rated</template>
+              <button v-else type="button" class="figure" title="Show the working" @click="open(k, { of: 'rating' })">
+                {{ percent(k.ratingUsed) }}
+              </button>
+              <small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
+            </td>
+            <td v-if="refills" class="n">
+              <template v-if="k.refill === undefined || k.refill === null">–</template>
+              <button
+                v-else
+                type="button"
+                class="figure"
+                title="Show the working"
+                @click="open(k, { of: 'refill', id: chosen })"
+              >
+                {{ shown(k.refill, 'duration') }}
+              </button>
             </td>
             <td class="n">
               <input
@@ -195,7 +232,11 @@ const setSchool = (event: Event): void => {
               />
               <small v-if="badPrice?.pipe === k.pipe" class="short" role="alert">a number above 0</small>
             </td>
-            <td class="n figure">{{ costText(k.cost, k.unit, settings.units) }}</td>
+            <td class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'cost' })">
+                {{ costText(k.cost, k.unit, settings.units) }}
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -203,8 +244,8 @@ const setSchool = (event: Event): void => {
       <p v-else-if="answers && answers.candidates.length === 0" class="muted pad">No size of this kind is listed.</p>
     </div>
     <p class="small muted pad">
-      Everything open, tanks as they stand; try one, and every figure of it opens its working. “Bears” is the share of
-      what the pipe is rated for, with all shut and the tanks full. Cost is
+      Everything open, tanks as they stand. “Bears” is the share of what the pipe is rated for, with all shut and the
+      tanks full. Cost is
       {{
         answers?.candidates[0]?.unit === 'money'
           ? 'by the plan’s prices.'
@@ -223,10 +264,16 @@ const setSchool = (event: Event): void => {
     :seeking="seeking === 'worst'"
     :progress="progress"
     :edit="edit"
+    @working="(w) => emit('working', w)"
     @worst="findWorst"
     @stop="stop"
   />
-  <SharedWater v-if="answers?.table && answers.table.ids.length > 1" :plan="plan" :table="answers.table" />
+  <SharedWater
+    v-if="answers?.table && answers.table.ids.length > 1"
+    :plan="plan"
+    :table="answers.table"
+    @working="(w) => emit('working', w)"
+  />
   <SizesFound
     :plan="plan"
     :found="sizes"
@@ -235,6 +282,7 @@ const setSchool = (event: Event): void => {
     @find="findSizes"
     @stop="stop"
     @take="takeSizes"
+    @working="(w) => emit('working', w)"
   >
     <label class="school"
       >Least pipe
@@ -345,6 +393,11 @@ tr.now {
   border: var(--line-hair) solid var(--rule-strong);
   border-radius: var(--radius);
   background: var(--sheet);
+}
+
+td .figure.small {
+  display: block;
+  margin-left: auto;
 }
 
 td .plain-button {

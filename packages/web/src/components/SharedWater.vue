@@ -1,14 +1,18 @@
 <script setup lang="ts">
 // Who takes whose water: what each place gets alone, and while each other one is open too.
 import { computed } from 'vue';
-import type { Interactions } from '@vernal-slope/plan/solve';
+import type { Working } from '@vernal-slope/core/working';
+import { compilePlan } from '@vernal-slope/plan/compile';
+import { lostWorking, situationFlow, type Interactions } from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
 import { percent, showText } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const props = defineProps<{ plan: Plan; table: Interactions }>();
+const emit = defineEmits<{ working: [working: Working | undefined] }>();
 const settings = useSettings();
+const openAlone = (id: string): void => emit('working', situationFlow(compilePlan(props.plan), id, [id], 'start'));
 /** A shower is felt to change from about a tenth (common practice, no source). */
 const FELT = 0.1;
 const rows = computed(() =>
@@ -49,10 +53,20 @@ const rows = computed(() =>
         <tbody>
           <tr v-for="r in rows" :key="r.id" :data-shared="r.id">
             <th scope="row">{{ r.name }}</th>
-            <td class="n figure">{{ r.alone }}</td>
+            <td class="n">
+              <button type="button" class="figure" title="Show the working" @click="openAlone(r.id)">
+                {{ r.alone }}
+              </button>
+            </td>
             <td v-for="c in r.cells" :key="c.other" class="n" :class="{ felt: c.felt && !c.own }" :data-with="c.other">
               <template v-if="!c.own"
-                ><span class="figure">{{ c.text }}</span
+                ><button
+                  type="button"
+                  class="figure"
+                  title="Show the working"
+                  @click="emit('working', lostWorking(plan, r.id, c.other))"
+                >
+                  {{ c.text }}</button
                 ><small v-if="c.text !== 'no change'">{{ c.flow }}</small></template
               >
             </td>

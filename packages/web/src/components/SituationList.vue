@@ -5,7 +5,8 @@ import { computed } from 'vue';
 import type { Compiled } from '@vernal-slope/plan/compile';
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import { ALL_AT_ONCE, drawers, type Served, type WorstSituation } from '@vernal-slope/plan/solve';
+import type { Working } from '@vernal-slope/core/working';
+import { ALL_AT_ONCE, drawers, situationFlow, type Served, type WorstSituation } from '@vernal-slope/plan/solve';
 import type { Plan, Situation } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
 import { showEntered, showText } from '../display/quantities.ts';
@@ -22,7 +23,11 @@ const props = defineProps<{
   progress: number;
   edit: (command: Command) => readonly Fault[];
 }>();
-const emit = defineEmits<{ worst: [level: Situation['level']]; stop: [] }>();
+const emit = defineEmits<{
+  worst: [level: Situation['level']];
+  stop: [];
+  working: [working: Working | undefined];
+}>();
 const settings = useSettings();
 const ids = computed(() => drawers(props.compiled));
 const list = computed(() => props.plan.situations ?? []);
@@ -162,7 +167,18 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
         <p class="verdict">
           <DropGlyph :level="verdict(answerOf(s)).level" :size="18" />
           <span
-            ><strong>{{ verdict(answerOf(s)).word }}.</strong> {{ verdict(answerOf(s)).text }}</span
+            ><strong>{{ verdict(answerOf(s)).word }}.</strong> {{ verdict(answerOf(s)).text }}
+            <span v-for="place in answerOf(s)?.served ?? []" :key="place.id" class="served small"
+              >{{ name(place.id) }}
+              <button
+                type="button"
+                class="figure"
+                title="Show the working"
+                @click="emit('working', situationFlow(compiled, place.id, s.open, s.level))"
+              >
+                {{ showText(place.flow, 'flow', settings.units) }}
+              </button></span
+            ></span
           >
         </p>
       </li>
@@ -248,6 +264,11 @@ select {
   border: var(--line-hair) solid var(--rule-strong);
   border-radius: var(--radius);
   background: var(--sheet);
+}
+
+.served {
+  margin-right: 12px;
+  white-space: nowrap;
 }
 
 fieldset {

@@ -2,14 +2,15 @@
 // The cheapest sizes that serve every situation: sought with progress, told with how sure, taken as a what-if.
 import { computed } from 'vue';
 import { findPipe } from '@vernal-slope/plan/catalogue';
-import type { PlanSizes } from '@vernal-slope/plan/solve';
+import type { Working } from '@vernal-slope/core/working';
+import { missingWorking, sizesCostWorking, type PlanSizes } from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn, nominal } from '../display/names.ts';
 import { costText, percent, showText } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const props = defineProps<{ plan: Plan; found: PlanSizes | null; seeking: boolean; progress: number }>();
-const emit = defineEmits<{ find: []; stop: []; take: [] }>();
+const emit = defineEmits<{ find: []; stop: []; take: []; working: [working: Working | undefined] }>();
 const settings = useSettings();
 
 /** Stretches of one size along each line, and whether they differ from what is laid. */
@@ -72,8 +73,16 @@ const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.sam
           <li v-for="m in found.missing" :key="m.at + m.situation">
             <strong>{{ nameIn(plan, m.at) }}</strong>{{
               m.chainage === undefined ? '' : ` at ${showText(m.chainage, 'distance', settings.units)}`
-            }}: <span class="figure">{{ showText(m.by, 'height', settings.units) }}</span> in “{{ m.situation }}”, even
-            with the widest pipe.
+            }}:
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', missingWorking(plan, m))"
+            >
+              {{ showText(m.by, 'height', settings.units) }}
+            </button>
+            in “{{ m.situation }}”, even with the widest pipe.
           </li>
         </ul>
         <p class="small muted">A higher tank, an outlet that wants less, or fewer at once would help.</p>
@@ -84,7 +93,15 @@ const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.sam
     </div>
     <div v-else-if="found?.ok" class="pad" data-test="sizes-found">
       <p>
-        <strong>{{ costText(found.cost, found.unit, settings.units) }}</strong> against
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="emit('working', sizesCostWorking(plan, found.sizes))"
+        >
+          {{ costText(found.cost, found.unit, settings.units) }}
+        </button>
+        against
         {{ costText(found.costNow, found.unit, settings.units) }} as laid.
         {{
           found.exact

@@ -3,12 +3,26 @@
 import { computed } from 'vue';
 import { drawers } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
+import type { Working } from '@vernal-slope/core/working';
+import { flowWorking, pressureWorking } from '@vernal-slope/plan/solve';
 import { nameIn } from '../display/names.ts';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const props = defineProps<{ label: string; before: PlanResults; after: PlanResults }>();
+const emit = defineEmits<{ working: [working: Working | undefined] }>();
 const settings = useSettings();
+/** The working of a figure as it is now, or would be then. */
+function open(of: 'flow' | 'pressure', then: boolean, id: string): void {
+  const { compiled, result } = then ? props.after : props.before;
+  emit('working', (of === 'flow' ? flowWorking : pressureWorking)(compiled, result, id));
+}
+const COLUMNS = [
+  ['flow', false],
+  ['flow', true],
+  ['pressure', false],
+  ['pressure', true],
+] as const;
 const rows = computed(() =>
   drawers(props.after.compiled).flatMap((id) => {
     const [a, b] = [props.before.result.nodes.get(id), props.after.result.nodes.get(id)];
@@ -42,10 +56,11 @@ const rows = computed(() =>
         <tbody>
           <tr v-for="r in rows" :key="r.id" :class="{ same: r.same }" :data-what="r.id">
             <th scope="row">{{ r.name }}</th>
-            <td class="n figure">{{ r.flow[0] }}</td>
-            <td class="n figure">{{ r.flow[1] }}</td>
-            <td class="n figure">{{ r.pressure[0] }}</td>
-            <td class="n figure">{{ r.pressure[1] }}</td>
+            <td v-for="[of, then] in COLUMNS" :key="`${of}${then}`" class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(of, then, r.id)">
+                {{ r[of][then ? 1 : 0] }}
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>

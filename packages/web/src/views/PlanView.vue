@@ -4,7 +4,7 @@ import { CloudOff, Download, History, Keyboard, Printer, Redo2, Undo2 } from '@l
 import { useEventListener, useDocumentVisibility } from '@vueuse/core';
 import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { worstOf } from '@vernal-slope/core/judge';
 import { storeFindings } from '@vernal-slope/plan/budget';
@@ -300,15 +300,26 @@ function pickLeg(ref: LegRef): void {
   line.value = ref.line;
 }
 
+/** A working that a step made itself: of a pipe that is not laid, of a situation. */
+const made = shallowRef<Working | null>(null);
+watch([figure, plan], () => (made.value = null));
+const madeCount = ref(0);
+function openMade(now: Working | undefined): void {
+  figure.value = null;
+  madeCount.value++;
+  void nextTick(() => (made.value = now ?? null));
+}
 const working = computed<Working | null>(() =>
-  results.value && figure.value
-    ? workingOf(figure.value, {
-        results: results.value,
-        budget: budget.value,
-        slow: slow.value,
-        sizes: sizes.value,
-      })
-    : null,
+  made.value
+    ? made.value
+    : results.value && figure.value
+      ? workingOf(figure.value, {
+          results: results.value,
+          budget: budget.value,
+          slow: slow.value,
+          sizes: sizes.value,
+        })
+      : null,
 );
 
 const STATES = {
@@ -518,7 +529,7 @@ const setTemperature = (event: Event): void => {
     </div>
     <div class="lower">
       <div class="page">
-        <WhatIf v-if="beside && whatIf" :label="whatIf.label" :before="beside" :after="results" />
+        <WhatIf v-if="beside && whatIf" :label="whatIf.label" :before="beside" :after="results" @working="openMade" />
         <WalkBook
           v-if="current === 'walk' && shownLine"
           :results="results"
@@ -559,6 +570,7 @@ const setTemperature = (event: Event): void => {
             }
           "
           @try="tryIt"
+          @working="openMade"
         />
         <WaterStep
           v-else-if="current === 'water' && budget"
@@ -636,11 +648,14 @@ const setTemperature = (event: Event): void => {
       />
     </div>
     <WorkingDrawer
-      v-if="figure && working"
+      v-if="working"
       :working="working"
-      :title="JSON.stringify(figure)"
+      :title="figure ? JSON.stringify(figure) : `made ${madeCount}`"
       :alternatives="slow?.alternatives ?? []"
-      @close="figure = null"
+      @close="
+        figure = null;
+        made = null;
+      "
     />
   </main>
   <main v-else class="message muted">Opening the plan …</main>
