@@ -43,6 +43,7 @@ export const PLAN_SUBJECTS = [
   'quickstart',
   'budget',
   'solve',
+  'stand',
 ];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });

@@ -66,6 +66,23 @@ const SHOTS: readonly Shot[] = [
       await page.driver.executeScript('arguments[0].scrollIntoView({ block: "end" }); window.scrollBy(0, 120)', curve);
     },
   },
+  {
+    name: 'stand',
+    path: `${OUSEL}/stand`,
+    act: async (page) => {
+      await page.part('ways');
+      await page.driver.executeScript('window.scrollTo(0, 200)');
+    },
+  },
+  {
+    name: 'stand-drawing',
+    path: `${OUSEL}/stand`,
+    act: async (page) => {
+      await page.part('ways');
+      const drawing = await page.part('stand-drawing');
+      await page.driver.executeScript('arguments[0].scrollIntoView({ block: "start" })', drawing);
+    },
+  },
   { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
   {
     name: 'above',

@@ -37,7 +37,17 @@ describe('answers', () => {
       lines: Record<string, { stations: unknown[] }>;
     };
     expect(answer.converged).toBe(true);
-    expect(Object.keys(answer.nodes)).toEqual(['adit', 'hill', 'kitchen', 'shower', 'low']);
+    expect(Object.keys(answer.nodes)).toEqual([
+      'adit',
+      'hill',
+      'kitchen',
+      'shower',
+      'bakehouse-tank',
+      'bench-tee',
+      'sink',
+      'trays',
+      'low',
+    ]);
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
     expect(answer.lines.main.stations).toHaveLength(7);
   });
@@ -74,6 +84,39 @@ describe('answers', () => {
       sure: 'exact',
       situations: [{ places: { low: { enough: true } } }],
     });
+  });
+  it('stand gives the height needed, checks with workings, parts and waits, and who must look at it', async () => {
+    const { code, out } = await run(['stand', demo]);
+    expect(code).toBe(0);
+    const a = JSON.parse(out ?? '') as {
+      tank: string;
+      screening: string;
+      engineer: string[];
+      needs: { standM: number; governing: string; staticOnlyM: number }[];
+      checks: {
+        code: string;
+        demand: number;
+        capacity: number;
+        ratio: number;
+        working: { result: { value: number } };
+      }[];
+      parts: { pieces: { of: string; count: number }[] };
+      dates: { full: string };
+    };
+    expect(a.tank).toBe('bakehouse-tank');
+    expect(a.screening).toContain('no design and no approval');
+    expect(a.engineer).toContain('height');
+    expect(a.needs[0].standM).toBeGreaterThan(a.needs[0].staticOnlyM + 0.5);
+    for (const c of a.checks) {
+      expect(c.ratio).toBeCloseTo(c.demand / c.capacity, 9);
+      expect(c.working.result.value).toBeCloseTo(c.ratio, 9);
+    }
+    expect(a.parts.pieces.find((p) => p.of === 'post')?.count).toBe(4);
+    expect(a.dates.full).toBe('2026-09-22');
+  });
+  it('stand of a tank on the ground has no checks', async () => {
+    const { out } = await run(['stand', demo, '--tank', 'hill']);
+    expect(JSON.parse(out ?? '')).toMatchObject({ tank: 'hill', standM: 0, checks: [], parts: null });
   });
   it('import puts a track with heights from a grid into a line, export gives it back', async () => {
     const { out } = await run([
@@ -130,6 +173,7 @@ describe('bad input ends with code 2 and lines on standard error', () => {
     ],
     ['a TIFF that is none', () => ['import', demo, '--grid', tiff()], /^--grid: the file is no TIFF/],
     ['a height without an outlet', () => ['height', demo], /height needs at least one --outlet/],
+    ['a stand of no tank', () => ['stand', demo, '--tank', 'low'], /^--tank: "low" is no tank/],
     ['an outlet that is none', () => ['height', demo, '--outlet', 'hill'], /^--outlet: "hill" is no outlet/],
     [
       'a flow that is none',

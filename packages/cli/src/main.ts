@@ -15,6 +15,7 @@ import {
   standFor,
   standWorking,
 } from '@vernal-slope/plan/solve';
+import { standReport } from '@vernal-slope/plan/stand';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
 import { exportWalk, importWalk, type Files } from './walks.ts';
@@ -36,6 +37,7 @@ export const USAGE = `usage: vernal VERB FILE [options]
                                    the cheapest sizes that serve every named situation (or the places named)
   height FILE --outlet id [--outlet id …] [--tank id] [--flow L/min] [--pressure kPa] [--open a,b]
                                    the least stand of a tank so that each outlet has its pressure at its flow
+  stand FILE [--tank id]           a first look at what a tank stands on: height needed, checks, parts, waits
   import FILE --track T|--csv T|--grid G [--line id] [--grid G] [--tolerance metres]
                                    the plan with a line's legs from a GPX, KML or GeoJSON track, or from a
                                    sheet of legs; heights from an ESRI ASCII grid or a GeoTIFF, for a track
@@ -174,6 +176,10 @@ function heightAnswer(plan: Plan, options: Options): object {
   };
 }
 
+/** The tank that is named, else the first on a stand, else the first. */
+const standingTank = (plan: Plan, id: string | undefined): Tank =>
+  tankOf(plan, id ?? plan.nodes.find((n) => n.kind === 'tank' && (n.standM ?? 0) > 0)?.id);
+
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** Runs one command. Never throws for bad input. */
@@ -213,6 +219,7 @@ export async function run(args: readonly string[]): Promise<Output> {
       const named = options.open && [{ name: 'named', open: [...options.open], level: options.level }];
       return { code: 0, out: json(sizesReport(plan, sizePlan(plan, { situations: named }))) };
     }
+    if (verb === 'stand') return { code: 0, out: json(standReport(plan, standingTank(plan, options.tank))) };
     if (verb === 'height') return { code: 0, out: json(heightAnswer(plan, options)) };
     const compiled = compilePlan(plan);
     const choice = stateOptions(plan, options);

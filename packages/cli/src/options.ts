@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 export class UsageError extends Error {}
 
 export type Verb =
-  'check' | 'solve' | 'balance' | 'store' | 'size' | 'height' | 'import' | 'export' | 'schema' | 'help';
+  'check' | 'solve' | 'balance' | 'store' | 'size' | 'height' | 'stand' | 'import' | 'export' | 'schema' | 'help';
 
 export interface Options {
   readonly level?: 'full' | 'low' | 'start';
@@ -31,6 +31,7 @@ const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
   store: ['tank', 'school', 'month'],
   size: ['open', 'level'],
   height: ['tank', 'outlet', 'flow', 'pressure', 'open'],
+  stand: ['tank'],
   import: ['line', 'track', 'csv', 'grid', 'tolerance'],
   export: ['line', 'format'],
   schema: [],

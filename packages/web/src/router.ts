@@ -8,7 +8,7 @@ export const router = createRouter({
     { path: '/', name: 'home', component: HomeView, meta: { title: 'Your plans' } },
     { path: '/start', name: 'start', component: () => import('./views/StartView.vue'), meta: { title: 'Quick start' } },
     {
-      path: '/plan/:id/:step(water|need|store|walk|pipe|outlets)?',
+      path: '/plan/:id/:step(water|need|store|walk|stand|pipe|outlets)?',
       name: 'plan',
       component: () => import('./views/PlanView.vue'),
       props: true,

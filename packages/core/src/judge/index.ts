@@ -7,6 +7,7 @@ export type Severity = 'short' | 'fair' | 'good';
 export type Remedy =
   | { readonly kind: 'pipe'; readonly line: string; readonly legs: readonly number[]; readonly pipe: string }
   | { readonly kind: 'stand'; readonly tank: string; readonly standM: number }
+  | { readonly kind: 'brace'; readonly tank: string }
   | {
       readonly kind: 'fitting';
       readonly line: string;

@@ -25,6 +25,7 @@ export interface WindFace {
 export interface OverturnCase {
   readonly faces: readonly WindFace[];
   /** m/s */ readonly windSpeed: number;
+  /** Share of its pressure for terrain and height; 1 when left out. */ readonly share?: number;
   /** Tank, water and stand, kg */ readonly mass: number;
   /** Between the outer edges of the posts the way the wind blows, m */ readonly base: number;
   /** Footings and what is tied to them, kg; 0 when the posts are not tied down */ readonly anchored?: number;
@@ -47,7 +48,7 @@ export interface OverturnAnswer {
  * @see ASCE 7 (velocity pressure, force on other structures, allowable stress combinations; from memory)
  */
 export function overturning(o: OverturnCase): OverturnAnswer {
-  const q = windPressure(o.windSpeed) * GUST * WIND_SHARE;
+  const q = windPressure(o.windSpeed) * (o.share ?? 1) * GUST * WIND_SHARE;
   const force = o.faces.reduce((sum, f) => sum + q * f.coefficient * f.area, 0);
   const turning = o.faces.reduce((sum, f) => sum + q * f.coefficient * f.area * f.height, 0);
   const weight = DEAD_SHARE * (o.mass + (o.anchored ?? 0)) * GRAVITY;

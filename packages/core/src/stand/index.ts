@@ -9,7 +9,7 @@ export {
   type ColumnCase,
   type EndCondition,
 } from './column.ts';
-export { beam, type BeamAnswer, type BeamCase } from './beam.ts';
+export { spanLoad, type SpanAnswer, type SpanCase } from './spans.ts';
 export {
   bearing,
   concreteShare,
@@ -22,3 +22,35 @@ export {
   type OverturnCase,
   type WindFace,
 } from './ground.ts';
+export { DURATION, REPETITIVE, timberValues, type TimberBase, type TimberUse, type TimberValues } from './timber.ts';
+export {
+  misfits,
+  standGeometry,
+  type Misfit,
+  type Section,
+  type StandDesign,
+  type StandGeometry,
+  type StandTank,
+} from './design.ts';
+export {
+  CONCRETE_DENSITY,
+  exposureAt,
+  ON_A_CREST,
+  standLoads,
+  tankCoefficient,
+  TERRAIN,
+  type StandLoads,
+  type Terrain,
+} from './loads.ts';
+export { screenStand, type CheckCode, type StandCheck } from './screening.ts';
+export { bags, curing, type Curing } from './concrete.ts';
+export {
+  buy,
+  standParts,
+  STOCK,
+  type Bought,
+  type Fastener,
+  type Piece,
+  type PieceOf,
+  type StandParts,
+} from './parts.ts';

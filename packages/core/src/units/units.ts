@@ -14,6 +14,10 @@ export type Dimension =
   | 'viscosity'
   | 'area'
   | 'gravity'
+  | 'force'
+  | 'mass'
+  | 'stress'
+  | 'moment'
   | 'ratio';
 
 export interface Unit {
@@ -28,7 +32,9 @@ export interface Unit {
 
 const INCH = 0.0254; // exact, international yard and pound agreement 1959
 const US_GALLON = 231 * INCH ** 3; // exact, 231 in³
-const PSI = (0.45359237 * 9.80665) / INCH ** 2; // exact pound and gravity
+const POUND = 0.45359237; // exact
+const POUND_FORCE = POUND * 9.80665; // exact pound and gravity
+const PSI = POUND_FORCE / INCH ** 2;
 
 const define = (
   dimension: Dimension,
@@ -75,11 +81,13 @@ export const UNITS: readonly Unit[] = [
     ['mbar', 100],
     ['MPa', 1e6],
     ['psi', PSI, 'lb/in2,lbf/in2'],
+    ['psf', PSI / 144, 'lb/ft2,lbf/ft2'],
   ]),
   ...define('volume', [
     ['L', 1e-3, 'litre,litres,liter,liters,ltr'],
     ['m³', 1, 'm3'],
     ['mL', 1e-6],
+    ['ft³', (12 * INCH) ** 3, 'ft3,cuft'],
     ['US gal', US_GALLON, 'gal,gallon,gallons,usgal'],
   ]),
   ...define('temperature', [
@@ -95,6 +103,8 @@ export const UNITS: readonly Unit[] = [
   ...define('velocity', [
     ['m/s', 1],
     ['ft/s', 12 * INCH, 'fps'],
+    ['km/h', 1 / 3.6, 'kph,kmh'],
+    ['mph', (63360 * INCH) / 3600, 'mi/h'],
   ]),
   ...define('density', [['kg/m³', 1, 'kg/m3']]),
   ...define('viscosity', [['mm²/s', 1e-6, 'mm2/s,cst']]),
@@ -104,6 +114,24 @@ export const UNITS: readonly Unit[] = [
     ['ft²', (12 * INCH) ** 2, 'ft2'],
   ]),
   ...define('gravity', [['m/s²', 1]]),
+  ...define('force', [
+    ['N', 1, 'newton,newtons'],
+    ['kN', 1e3],
+    ['lbf', POUND_FORCE, 'lb'],
+  ]),
+  ...define('mass', [
+    ['kg', 1, 'kilogram,kilograms'],
+    ['t', 1e3, 'tonne,tonnes'],
+    ['lb', POUND, 'lbs,pound,pounds'],
+  ]),
+  ...define('stress', [
+    ['MPa', 1e6, 'n/mm2'],
+    ['psi', PSI, 'lb/in2'],
+  ]),
+  ...define('moment', [
+    ['N·m', 1, 'nm'],
+    ['ft·lbf', 12 * INCH * POUND_FORCE, 'ftlb'],
+  ]),
   ...define('ratio', [
     ['', 1],
     ['%', 0.01],

@@ -5,7 +5,21 @@ import { CROP_ROWS, METHOD_ROWS } from './garden.data.ts';
 import { SERVICE_ROWS, USE_ROWS } from './household.data.ts';
 import { DERATING, PIPE_ROWS } from './pipes.data.ts';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from './roofs.data.ts';
-import type { AnimalRow, CropRow, FittingRow, MethodRow, PipeRow, RunoffRow, ServiceRow } from './types.ts';
+import { SECTION_ROWS } from './sections.data.ts';
+import { SOIL_ROWS } from './soils.data.ts';
+import { SIZE_FACTORS, TIMBER_ROWS } from './timber.data.ts';
+import type {
+  AnimalRow,
+  CropRow,
+  FittingRow,
+  MethodRow,
+  PipeRow,
+  RunoffRow,
+  SectionRow,
+  ServiceRow,
+  SoilRow,
+  TimberRow,
+} from './types.ts';
 
 export type {
   AnimalRow,
@@ -16,7 +30,10 @@ export type {
   MethodRow,
   PipeRow,
   RunoffRow,
+  SectionRow,
   ServiceRow,
+  SoilRow,
+  TimberRow,
   UseRow,
 } from './types.ts';
 export {
@@ -28,7 +45,11 @@ export {
   METHOD_ROWS,
   PIPE_ROWS,
   RUNOFF_ROWS,
+  SECTION_ROWS,
   SERVICE_ROWS,
+  SIZE_FACTORS,
+  SOIL_ROWS,
+  TIMBER_ROWS,
   USE_ROWS,
 };
 
@@ -40,6 +61,8 @@ export const findAnimal: (id: string | undefined) => AnimalRow | undefined = byI
 export const findService: (id: string | undefined) => ServiceRow | undefined = byId(SERVICE_ROWS);
 export const findCrop: (id: string | undefined) => CropRow | undefined = byId(CROP_ROWS);
 export const findMethod: (id: string | undefined) => MethodRow | undefined = byId(METHOD_ROWS);
+export const findSoil: (id: string | undefined) => SoilRow | undefined = byId(SOIL_ROWS);
+export const findSection: (id: string | undefined) => SectionRow | undefined = byId(SECTION_ROWS);
 export const findRunoff: (id: string | undefined) => RunoffRow | undefined = byId(RUNOFF_ROWS);
 
 const pipes = new Map(PIPE_ROWS.map((row) => [row.id, row]));
@@ -83,3 +106,42 @@ export function deratingFactor(row: PipeRow, temperatureC: number): number {
 /** The sizes of the same family from narrow to wide. */
 export const familyOf = (row: PipeRow): PipeRow[] =>
   PIPE_ROWS.filter((other) => other.family === row.family).sort((a, b) => a.insideDiameterMm - b.insideDiameterMm);
+
+/** Least side of the timbers that have a table of their own, mm (5 in before planing). */
+const THICK_FROM_MM = 110;
+
+/** A row of timber and its size factors for a section; the nearest grade where this size has no row of its own. */
+export interface TimberOfSize {
+  readonly row: TimberRow;
+  readonly sizeBending: number;
+  readonly sizeCompression: number;
+  /** The grade that was asked for has no row for this size. */
+  readonly otherGrade: boolean;
+}
+
+export function timberOfSize(
+  species: string,
+  grade: string,
+  widthMm: number,
+  depthMm: number,
+): TimberOfSize | undefined {
+  const thick = Math.min(widthMm, depthMm) >= THICK_FROM_MM;
+  const face = Math.max(widthMm, depthMm);
+  const fits = TIMBER_ROWS.filter(
+    (r) =>
+      r.species === species &&
+      r.thick === thick &&
+      (r.faceMm === undefined || (face > r.faceMm[0] && face <= r.faceMm[1])),
+  );
+  const row = fits.find((r) => r.grade === grade) ?? fits.at(-1);
+  if (!row) return undefined;
+  const otherGrade = row.grade !== grade;
+  if (thick) {
+    // timbers deeper than 305 mm bear a little less in bending
+    return { row, sizeBending: face > 305 ? (305 / face) ** (1 / 9) : 1, sizeCompression: 1, otherGrade };
+  }
+  if (row.faceMm) return { row, sizeBending: 1, sizeCompression: 1, otherGrade };
+  const factors = SIZE_FACTORS.find(([upTo]) => face <= upTo) ?? SIZE_FACTORS[SIZE_FACTORS.length - 1];
+  const four = Math.min(widthMm, depthMm) > 70;
+  return { row, sizeBending: factors[four ? 2 : 1], sizeCompression: factors[3], otherGrade };
+}

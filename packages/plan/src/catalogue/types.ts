@@ -121,3 +121,46 @@ export interface RunoffRow {
   readonly source: string;
   readonly basis: Basis;
 }
+
+/** Base design values of one species, grade and size of timber. */
+export interface TimberRow {
+  readonly species: string;
+  readonly speciesName: string;
+  readonly grade: string;
+  readonly gradeName: string;
+  /** 5 in and thicker, not 2 to 4 in. */
+  readonly thick: boolean;
+  /** Over and up to which wide face it holds, mm, size factor included; all sizes when left out. */
+  readonly faceMm?: readonly [number, number];
+  readonly bendingMPa: number;
+  readonly tensionMPa: number;
+  readonly shearMPa: number;
+  /** Across the grain. */
+  readonly acrossMPa: number;
+  readonly compressionMPa: number;
+  readonly modulusMPa: number;
+  readonly modulusMinMPa: number;
+  readonly wetIncluded: boolean;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** What a kind of ground is presumed to bear; 0 where it must be looked into. */
+export interface SoilRow {
+  readonly id: string;
+  readonly name: string;
+  readonly bearingKPa: number;
+  /** Of a footing that slides on it. */
+  readonly friction: number;
+  readonly source: string;
+  readonly basis: Basis;
+}
+
+/** A size that timber is sold in. */
+export interface SectionRow {
+  readonly id: string;
+  /** As it is called, in inches before planing. */
+  readonly name: string;
+  readonly widthMm: number;
+  readonly depthMm: number;
+}

@@ -14,6 +14,8 @@ export const flowFromLpm = (lpm: number): number => toSI(lpm, LPM);
 export const lpmOfFlow = (flow: number): number => fromSI(flow, LPM);
 export const pascals = (kPa: number): number => toSI(kPa, KPA);
 export const kiloPascals = (pascal: number): number => fromSI(pascal, KPA);
+/** Pa from MPa, for design values of timber. */
+export const stressOfMPa = (mPa: number): number => mPa * 1e6;
 export const cubicMetres = (litres: number): number => toSI(litres, LITRE);
 export const litres = (volume: number): number => fromSI(volume, LITRE);
 export const metresOfMm = (mm: number): number => toSI(mm, MM);

@@ -74,12 +74,12 @@ describe('faults say where, what and what would be right', () => {
     ],
     [
       'a time of day that is none',
-      (p) => (p.nodes[4].herds[0].visits[0].at = '25:00'),
+      (p) => (p.nodes[8].herds[0].visits[0].at = '25:00'),
       /visits\[0\]\.at: is "25:00"; must be a time of day such as 07:30/,
     ],
     [
       'a negative herd',
-      (p) => (p.nodes[4].herds[0].count = -4),
+      (p) => (p.nodes[8].herds[0].count = -4),
       /herds\[0\]\.count: is -4; give a number of at least 0/,
     ],
     ['another version', (p) => (p.version = 2), /^\$\.version: is 2; give 1/],
@@ -102,12 +102,12 @@ describe('faults say where, what and what would be right', () => {
     [
       'a place that no water reaches',
       (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }),
-      /^\$\.nodes\[5\]: "far" is reached by no tank or source/,
+      /^\$\.nodes\[9\]: "far" is reached by no tank or source/,
     ],
     [
       'an outlet without its law',
       (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }),
-      /\$\.nodes\[5\]\.ratedFlowLpm: is missing/,
+      /\$\.nodes\[9\]\.ratedFlowLpm: is missing/,
     ],
   ])('%s', (_, change, line) => {
     const lines = faultsAfter(change);

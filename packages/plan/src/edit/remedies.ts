@@ -22,6 +22,11 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
           })
         : undefined;
     }
+    case 'brace':
+      return changeNode(remedy.tank, 'tank', 'crossed braces on all four faces', (n) => {
+        const stand = (n.stand ??= { kind: 'posts' });
+        stand.braces = { ...stand.braces, front: true, side: true };
+      });
     case 'fitting': {
       const leg = plan.lines.find((l) => l.id === remedy.line)?.legs[remedy.leg];
       if (!leg) return undefined;

@@ -2,3 +2,4 @@
 export * from './schema.ts';
 
 export * from './water.ts';
+export * from './stand.ts';

@@ -1,5 +1,6 @@
 // The plan document, version 1: one Zod schema, from which types and JSON Schema follow. Unknown fields are kept.
 import { z } from 'zod';
+import { partPriceSchema, standSchema } from './stand.ts';
 import { climateSchema, dateSchema, needsSchema, overflowPlaceSchema, sourceExtras } from './water.ts';
 
 const metres = z.number().min(-500).max(9000);
@@ -150,6 +151,8 @@ export const tankSchema = z.looseObject({
     .max(50)
     .optional(),
   overflowTo: z.array(overflowPlaceSchema).max(20).optional(),
+  /** What it stands on; how high is `standM`. */
+  stand: standSchema.optional(),
 });
 
 export const troughSchema = z.looseObject({
@@ -281,7 +284,12 @@ export const planSchema = z.looseObject({
   needs: needsSchema.optional(),
   climate: climateSchema.optional(),
   situations: z.array(situationSchema).max(100).optional(),
-  prices: z.looseObject({ pipes: z.array(priceSchema).max(1000).optional() }).optional(),
+  prices: z
+    .looseObject({
+      pipes: z.array(priceSchema).max(1000).optional(),
+      parts: z.array(partPriceSchema).max(1000).optional(),
+    })
+    .optional(),
   nodes: z.array(nodeSchema).max(20_000),
   lines: z.array(lineSchema).max(20_000),
 });

@@ -34,7 +34,15 @@ export { candidatesFor, placesMoved, sizesOf, USUAL_SPEED, type Candidate } from
 export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
 export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
 export { FULL_PORT, QUICK_CLOSING } from './valves.ts';
-export { HIGHEST_STAND, standFor, standWorking, type StandAsked, type StandFound, type StandNeed } from './stands.ts';
+export {
+  HIGHEST_STAND,
+  standFor,
+  standRunning,
+  standWorking,
+  type StandAsked,
+  type StandFound,
+  type StandNeed,
+} from './stands.ts';
 export {
   candidateWorking,
   lostWorking,

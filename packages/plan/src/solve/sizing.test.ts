@@ -82,7 +82,7 @@ describe('sizes found', () => {
       judgePlan(x, solvePlan(x))
         .filter((f) => f.code === 'least-pipe')
         .map((f) => f.at);
-    expect(codes(strict)).toEqual(['adit-hill', 'main', 'bakehouse', 'bunk']);
+    expect(codes(strict)).toEqual(ousel.lines.map((l) => l.id));
     expect(codes(c)).toEqual([]);
   });
   it('are told in money only where every size has a price', () => {
@@ -120,7 +120,7 @@ describe('who takes whose water', () => {
   it('the worst combination is found by trying all of a few', () => {
     const worst = worstSituation(c);
     expect(worst?.complete).toBe(true);
-    expect(worst?.tried).toBe(7);
+    expect(worst?.tried).toBe(31);
     // nobody is worse off in any other combination
     const share = worst ? worst.victim.flow / (worst.victim.wantedFlow ?? 1) : 0;
     for (const open of [['kitchen'], ['shower'], ['low'], ['kitchen', 'shower'], ['kitchen', 'low']])

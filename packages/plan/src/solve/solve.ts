@@ -33,7 +33,7 @@ export interface PlanResult {
 }
 
 /** Water that leaves the system at a node, m³/s (rulings 5 and 9). */
-function nodeFlow(map: NodeMap, flow: Float64Array): number {
+export function nodeFlow(map: NodeMap, flow: Float64Array): number {
   const sum = (ends: readonly { link: number }[]): number => ends.reduce((total, end) => total + flow[end.link], 0);
   switch (map.plan.kind) {
     case 'junction':

@@ -5,6 +5,8 @@ import type { Working } from '@vernal-slope/core/working';
 import { compilePlan, inletElevation, levelFor, stateFor, type Compiled } from '../compile/index.ts';
 import type { Plan, Tank } from '../schema/index.ts';
 import { wantsOf } from './findings.ts';
+import { optionsOf } from './situations.ts';
+import { nodeFlow } from './solve.ts';
 
 export interface StandAsked {
   /** Tank that is raised. */ readonly tank: string;
@@ -38,6 +40,8 @@ export type StandFound =
 
 /** Highest stand that is looked at, m. */
 export const HIGHEST_STAND = 200;
+/** Flows this close to what is wanted count as enough. */
+const CLOSE = 1e-6;
 /** The answer is found to this, m. */
 const EXACT = 1e-5;
 
@@ -103,6 +107,17 @@ export function standFor(plan: Plan, asked: StandAsked): StandFound {
     const worst = Math.min(...margins);
     return { worst, at: needs[margins.indexOf(worst)]?.id ?? needs[0].id, solution };
   };
+  return search(needs, tank, staticOnly, least, (id, solution) => solution.head[c.nodes.get(id)?.node ?? 0]);
+}
+
+/** Halves to the least stand at which nobody is short. */
+function search<T>(
+  needs: readonly StandNeed[],
+  tank: Tank,
+  staticOnly: number,
+  least: (stand: number) => { worst: number; at: string; solution: T },
+  headAt: (id: string, solution: T) => number,
+): StandFound {
   let low = 0;
   let high = Math.max(1, staticOnly);
   let found = least(0);
@@ -119,19 +134,65 @@ export function standFor(plan: Plan, asked: StandAsked): StandFound {
     }
   } else high = 0;
   const answer = least(high);
-  const map = c.nodes.get(answer.at);
   return {
     ok: true,
     stand: high,
     governing: answer.at,
     staticOnly,
     needs,
-    loss: lowOnGround + high - answer.solution.head[map?.node ?? 0],
+    loss: tank.groundM + levelFor(tank, 'low') + high - headAt(answer.at, answer.solution),
   };
 }
 
+/**
+ * Least stand of a tank at its low water with everything of a situation running by its own law: each place that says
+ * what it wants has its pressure and its flow. Differs from `standFor` in that nobody throttles a tap that gets more.
+ */
+export function standRunning(
+  plan: Plan,
+  tankId: string,
+  served: readonly string[],
+  open: readonly string[],
+): StandFound {
+  const tank = plan.nodes.find((n) => n.id === tankId);
+  if (tank?.kind !== 'tank') throw new Error(`${tankId} is no tank`);
+  const low = levelFor(tank, 'low');
+  // on its ground, raised by its level: nothing is compiled again
+  const c = compilePlan({ ...plan, nodes: plan.nodes.map((n) => (n === tank ? { ...tank, standM: 0 } : n)) });
+  const needs: StandNeed[] = [];
+  for (const id of served) {
+    const map = c.nodes.get(id);
+    if (map?.plan.kind !== 'outlet' && map?.plan.kind !== 'trough') throw new Error(`${id} is no outlet`);
+    const { flow, pressure } = wantsOf(map.plan);
+    if (flow === undefined || pressure === undefined) return { ok: false, reason: 'no-wants', id };
+    const elevation = map.plan.kind === 'trough' ? inletElevation(map.plan) : map.elevation;
+    needs.push({ id, flow, pressure, elevation, head: elevation + headOfPressure(pressure, c.water.density) });
+  }
+  const options = optionsOf(c, open, 'low');
+  let warm: Solution | undefined;
+  const least = (stand: number): { worst: number; at: string; solution: Solution } => {
+    const solution = solve(c.network, {
+      ...stateFor(c, { ...options, levels: { [tankId]: low + stand } }),
+      warm,
+    });
+    warm = solution.converged ? solution : undefined;
+    // metres of head to spare, or the share of its flow where that is what is short
+    const margins = needs.map((n) => {
+      const map = c.nodes.get(n.id);
+      if (!map || !solution.converged) return -Infinity;
+      const free = map.plan.kind === 'trough' && !map.plan.inlet?.floatValve;
+      const flow = nodeFlow(map, solution.flow) / n.flow - 1 + CLOSE;
+      return free ? flow : Math.min(solution.head[map.node] - n.head, flow);
+    });
+    const worst = Math.min(...margins);
+    return { worst, at: needs[margins.indexOf(worst)]?.id ?? needs[0].id, solution };
+  };
+  const staticOnly = Math.max(...needs.map((n) => n.head)) - tank.groundM - low;
+  return search(needs, tank, staticOnly, least, (id, solution) => solution.head[c.nodes.get(id)?.node ?? 0]);
+}
+
 /** How the height came about, for its governing outlet. */
-export function standWorking(plan: Plan, asked: StandAsked, found: StandFound & { ok: true }): Working {
+export function standWorking(plan: Plan, asked: Pick<StandAsked, 'tank'>, found: StandFound & { ok: true }): Working {
   const tank = plan.nodes.find((n) => n.id === asked.tank) as Tank;
   const need = found.needs.find((n) => n.id === found.governing) as StandNeed;
   const nameOf = (id: string): string => plan.nodes.find((n) => n.id === id)?.name ?? id;

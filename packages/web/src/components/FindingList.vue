@@ -2,6 +2,7 @@
 // The judgement of a step: its name, two figures, sentences worst first.
 import { computed } from 'vue';
 import type { Finding } from '@vernal-slope/core/judge';
+import { remedyCommand, type Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
 import type { StepFigure } from '../composables/useStepJudgement.ts';
@@ -9,6 +10,7 @@ import { SEVERITY_WORD, sentence, type FigureKey } from '../display/words.ts';
 import { useSettings } from '../stores/settings.ts';
 import DropGlyph from './DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
+import TryingBox from './TryingBox.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -16,14 +18,16 @@ const props = defineProps<{
   subtitle: string;
   figures: readonly StepFigure[];
   findings: readonly Finding[];
+  /** What is being tried; empty while nothing is. */ trying: string;
 }>();
-const emit = defineEmits<{ open: [key: FigureKey] }>();
+const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
 const sentences = computed(() =>
   props.findings.map((f, k) => ({
     key: `${f.code}-${f.at}-${k}`,
     severity: f.severity,
     parts: sentence(f, settings.units, (id) => nameIn(props.plan, id)),
+    remedy: f.remedy && remedyCommand(props.plan, f.remedy),
   })),
 );
 </script>
@@ -51,13 +55,22 @@ const sentences = computed(() =>
         <p class="small muted">{{ f.label }}</p>
       </div>
     </div>
-    <slot />
+    <TryingBox v-if="trying" class="box" :label="trying" @keep="emit('keep')" @back="emit('back')" />
     <ul data-test="step-sentences" aria-live="polite">
       <li v-for="s in sentences" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
           <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
           <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+          <button
+            v-if="s.remedy && !trying"
+            type="button"
+            class="plain-button edged small-try"
+            data-test="try-finding"
+            @click="s.remedy && emit('try', s.remedy)"
+          >
+            Try it
+          </button>
         </p>
       </li>
     </ul>
@@ -98,6 +111,17 @@ header {
   font-size: 26px;
   font-weight: 500;
   line-height: 1.2;
+}
+
+.box {
+  margin-top: 10px;
+}
+
+.small-try {
+  margin-left: 6px;
+  min-height: 24px;
+  padding: 0 8px;
+  font-size: var(--text-s);
 }
 
 ul {

@@ -13,6 +13,7 @@ import { useSettings } from '../stores/settings.ts';
 import type { SlowAnswers } from '../worker/hydraulics.ts';
 import DropGlyph from './DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
+import TryingBox from './TryingBox.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -247,15 +248,7 @@ function tryIt(): void {
         </p>
       </li>
     </ul>
-    <div v-if="trying" class="remedy" data-test="trying">
-      <div>
-        <strong>Trying: {{ trying }}</strong>
-      </div>
-      <div class="pair">
-        <button type="button" class="plain-button edged" data-test="put-back" @click="emit('back')">Put back</button>
-        <button type="button" class="plain-button main" data-test="keep" @click="emit('keep')">Keep it</button>
-      </div>
-    </div>
+    <TryingBox v-if="trying" :label="trying" @keep="emit('keep')" @back="emit('back')" />
     <div v-else-if="remedy && worthIt" class="remedy" data-test="remedy">
       <div>
         <strong>{{ remedyTitle }}</strong>
@@ -349,6 +342,7 @@ header {
 }
 
 .sentences + .sentences,
+.trying + .sentences,
 .remedy + .sentences {
   padding-top: 0;
 }
@@ -384,11 +378,6 @@ li .short {
 
 .remedy > div:first-child {
   flex: 1 1 160px;
-}
-
-.pair {
-  display: flex;
-  gap: 8px;
 }
 
 .working-on {

@@ -5,7 +5,7 @@ import PlainDialog from './PlainDialog.vue';
 defineProps<{ show: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean] }>();
 const KEYS: readonly (readonly [string, string])[] = [
-  ['1, 2, 3, 4, 6, 7', 'go to Water, Need, Store, Walk, Pipe, Outlets'],
+  ['1 to 7', 'go to Water, Need, Store, Walk, Stand, Pipe, Outlets'],
   ['← → or ↑ ↓', 'along the line, when the hillside is chosen; with Shift onto a branch at a tee'],
   ['+, −, Home', 'on the hillside: closer, further, the whole slope'],
   ['Tab, Shift Tab', 'to the next or last field'],

@@ -3,8 +3,10 @@
 import { BookOpen, ChevronLeft, Copy, Printer, X } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
+import type { CheckCode } from '@vernal-slope/core/stand';
 import { ruleInFigures, ruleInSymbols, type Term, type Working } from '@vernal-slope/core/working';
 import { inRule, show, showTerm, showText, unitFor } from '../display/quantities.ts';
+import { CHECK_WORDS } from '../display/standwords.ts';
 import { useSettings } from '../stores/settings.ts';
 import type { Alternative } from '../worker/hydraulics.ts';
 import FormulaView from './FormulaView.vue';
@@ -62,6 +64,9 @@ const NAMES: Readonly<Record<string, string>> = {
   'stretch-loss': 'head lost on',
   'rating-used': 'share of its rating used on',
   'pipe-cost': 'cost of',
+  stand: 'least stand of',
+  'stand-pad': 'pressure under',
+  'stand-wind': 'turning by',
   'sizes-cost': 'cost of the sizes of',
   'lost-to': 'share of its flow that is lost by',
   'missing-head': 'head missing at',
@@ -69,9 +74,13 @@ const NAMES: Readonly<Record<string, string>> = {
   'friction-join': '',
   'friction-turbulent': '',
 };
-const heading = computed(() =>
-  shown.value ? `The working: ${NAMES[shown.value.code] ?? ''} ${shown.value.of}`.replace(/\s+/g, ' ') : '',
-);
+const heading = computed(() => {
+  const w = shown.value;
+  if (!w) return '';
+  const check = CHECK_WORDS[w.code.replace(/^stand-/, '') as CheckCode];
+  if (check) return `The working: ${check.charAt(0).toLowerCase()}${check.slice(1)}, share used`;
+  return `The working: ${NAMES[w.code] ?? ''} ${w.of}`.replace(/\s+/g, ' ');
+});
 
 /** A figure as TeX in SI, so that the formula can be followed with a calculator. */
 function tex(term: Term): string {
@@ -88,7 +97,7 @@ const withFigures = computed(() => {
   const w = shown.value;
   if (!w || w.code === 'refill') return '';
   const { unit } = inRule(w.result.value, w.result.dimension);
-  return `${ruleInFigures(w, tex)}${unit ? `\\;\\mathrm{${unit.replace('³', '^3').replace('²', '^2')}}` : ''}`;
+  return `${ruleInFigures(w, tex)}${unit ? `\\;\\mathrm{${unit.replace('³', '^3').replace('²', '^2').replace('·', '\\cdot ')}}` : ''}`;
 });
 const result = computed(() =>
   shown.value ? showTerm(shown.value.result.value, shown.value.result.dimension, settings.units) : null,

@@ -20,6 +20,14 @@ export type Quantity =
   | 'duration'
   | 'temperature'
   | 'area'
+  | 'section'
+  | 'bulk'
+  | 'force'
+  | 'mass'
+  | 'stress'
+  | 'moment'
+  | 'bearing'
+  | 'gust'
   | 'ratio';
 
 interface Style {
@@ -54,6 +62,14 @@ const STYLES: Readonly<Record<Quantity, Style>> = {
     decimals: [0, 0],
   },
   area: { dimension: 'area', metric: unit('m²', 'area'), us: unit('ft²', 'area') },
+  section: { dimension: 'length', metric: length('mm'), us: length('in'), decimals: [0, 2] },
+  bulk: { dimension: 'volume', metric: unit('m³', 'volume'), us: unit('ft³', 'volume'), decimals: [2, 1] },
+  force: { dimension: 'force', metric: unit('kN', 'force'), us: unit('lbf', 'force') },
+  mass: { dimension: 'mass', metric: unit('kg', 'mass'), us: unit('lb', 'mass') },
+  stress: { dimension: 'stress', metric: unit('MPa', 'stress'), us: unit('psi', 'stress') },
+  moment: { dimension: 'moment', metric: unit('N·m', 'moment'), us: unit('ft·lbf', 'moment') },
+  bearing: { dimension: 'pressure', metric: unit('kPa', 'pressure'), us: unit('psf', 'pressure') },
+  gust: { dimension: 'velocity', metric: unit('m/s', 'velocity'), us: unit('mph', 'velocity'), decimals: [0, 0] },
   ratio: { dimension: 'ratio', ...both(unit('', 'ratio')) },
 };
 
@@ -128,7 +144,8 @@ export const showEntered = (si: number, quantity: Quantity, system: UnitSystem):
 /** What stands in a field: plain digits in the field's unit, enough of them to lose nothing that matters. */
 export function editable(si: number, quantity: Quantity, system: UnitSystem): string {
   const value = fromSI(si, unitFor(quantity, system));
-  const digits = quantity === 'drop' || quantity === 'bore' ? (system === 'metric' ? 2 : 4) : 3;
+  const digits =
+    quantity === 'drop' || quantity === 'bore' || quantity === 'section' ? (system === 'metric' ? 2 : 4) : 3;
   const text = String(Number(value.toFixed(digits)));
   const decimals = STYLES[quantity].decimals?.[system === 'metric' ? 0 : 1] ?? 0;
   const given = text.split('.')[1]?.length ?? 0;
@@ -179,6 +196,10 @@ export function inRule(value: number, dimension: Dimension): Shown {
     viscosity: 'm²/s',
     area: 'm²',
     gravity: 'm/s²',
+    force: 'N',
+    mass: 'kg',
+    stress: 'Pa',
+    moment: 'N·m',
     ratio: '',
   };
   return { text: plain(value), unit: symbols[dimension] };
@@ -188,7 +209,7 @@ export function inRule(value: number, dimension: Dimension): Shown {
 function plain(value: number): string {
   if (value === 0) return '0';
   const size = Math.abs(value);
-  if (size < 1e-3) return value.toExponential(3);
+  if (size < 1e-3 || size >= 1e7) return value.toExponential(3);
   return String(Number(value.toPrecision(6)));
 }
 
@@ -202,6 +223,10 @@ const QUANTITY_OF: Readonly<Partial<Record<Dimension, Quantity>>> = {
   temperature: 'temperature',
   time: 'duration',
   velocity: 'speed',
+  force: 'force',
+  mass: 'mass',
+  stress: 'stress',
+  moment: 'moment',
 };
 
 export function showTerm(value: number, dimension: Dimension, system: UnitSystem): Shown {
@@ -211,6 +236,7 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
     return { text: fixed(fromSI(value, u), 3), unit: u.symbol };
   }
   if (quantity) return show(value, quantity, system);
+  if (dimension === 'area' && value >= 0.1) return show(value, 'area', system);
   if (dimension === 'area') return { text: plain(value * 1e6), unit: 'mm²' };
   if (dimension === 'ratio' && Math.abs(value) >= 1000) return { text: fixed(value, 0), unit: '' };
   if (dimension === 'density') return { text: fixed(value, 1), unit: 'kg/m³' };

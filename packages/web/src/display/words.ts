@@ -1,6 +1,7 @@
 // What findings say, in plain words. One sentence, one fact; the figures open their working.
 import type { Finding, Severity } from '@vernal-slope/core/judge';
 import { percent, showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
+import { standSentence } from './standwords.ts';
 import { waterSentence } from './waterwords.ts';
 
 /** A stretch of a sentence: words, or a figure that may open a working. */
@@ -133,6 +134,6 @@ export function sentence(finding: Finding, system: UnitSystem, name: (id: string
     case 'not-converged':
       return say`No answer was found: the figures${id ? ` for ${name(id)}` : ''} cannot be trusted. Look for heights or pipes that cannot be.`;
     default:
-      return waterSentence(finding, system, name) ?? say`${finding.code}`;
+      return waterSentence(finding, system, name) ?? standSentence(finding, system) ?? say`${finding.code}`;
   }
 }

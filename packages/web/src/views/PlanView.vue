@@ -21,6 +21,7 @@ import {
 import { crossChecks } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { api, type Version, type VersionPlan } from '../api/client.ts';
+import { standAnswer, standFindings } from '@vernal-slope/plan/stand';
 import { lineLength } from '@vernal-slope/plan/positions';
 import { routeTo } from '@vernal-slope/plan/solve';
 import ConflictDialog from '../components/ConflictDialog.vue';
@@ -39,6 +40,7 @@ import WalkBook from '../components/WalkBook.vue';
 import WorkingDrawer from '../components/WorkingDrawer.vue';
 import { useBudget } from '../composables/useBudget.ts';
 import { passingResults, usePlanResults, type PlanResults } from '../composables/usePlanResults.ts';
+import { useStand } from '../composables/useStand.ts';
 import { useSizes } from '../composables/useSizes.ts';
 import { useStepJudgement } from '../composables/useStepJudgement.ts';
 import { useSlowAnswers } from '../composables/useSlowAnswers.ts';
@@ -53,6 +55,7 @@ import { useSettings } from '../stores/settings.ts';
 // steps that are not on the way to the first answer are fetched when they are opened
 const WaterStep = defineAsyncComponent(() => import('../components/WaterStep.vue'));
 const PipeStep = defineAsyncComponent(() => import('../components/PipeStep.vue'));
+const StandStep = defineAsyncComponent(() => import('../components/StandStep.vue'));
 const WhatIf = defineAsyncComponent(() => import('../components/WhatIf.vue'));
 const FromAbove = defineAsyncComponent(() => import('../components/FromAbove.vue'));
 const HistoryDialog = defineAsyncComponent(() => import('../components/HistoryDialog.vue'));
@@ -109,11 +112,29 @@ watch(
   (title) => (document.title = title ? `${title} · Vernal Slope` : 'Vernal Slope'),
 );
 
+const current = computed(() => props.step || 'walk');
+/** The tank that the Stand step is about: what was picked, else the first that stands on something. */
+const standTank = computed(() => {
+  const tanks = plan.value?.nodes.filter((n) => n.kind === 'tank') ?? [];
+  const raised = tanks.find((t) => (t.standM ?? 0) > 0);
+  return (tanks.find((t) => t.id === picked.value) ?? raised ?? tanks[0])?.id ?? '';
+});
+const stand = computed(() => {
+  const tank = plan.value?.nodes.find((n) => n.id === standTank.value);
+  return plan.value && tank?.kind === 'tank' ? standAnswer(plan.value, tank) : null;
+});
+const askedTank = computed(() => (current.value === 'stand' ? standTank.value : ''));
+const { figures: standFigures, ways: standWays, progress: standProgress } = useStand(plan, askedTank);
+
 /** The place the judgement speaks of: what was picked, else the last place where water comes out. */
 const chosen = computed(() => {
   const r = results.value;
   if (!r) return '';
-  if (picked.value && r.compiled.nodes.has(picked.value)) return picked.value;
+  const kind = r.compiled.nodes.get(picked.value)?.plan.kind;
+  // at Stand the slope shows the way from the tank to the place that governs its height
+  if (current.value === 'stand' && (!kind || kind === 'tank'))
+    return standFigures.value?.heights.needs.most?.found.governing ?? standTank.value;
+  if (kind) return picked.value;
   const ends = r.takers.filter((id) => r.compiled.nodes.get(id)?.plan.kind !== 'tank');
   return ends.at(-1) ?? r.takers.at(-1) ?? r.compiled.plan.nodes.find((n) => n.kind === 'tank')?.id ?? '';
 });
@@ -125,7 +146,6 @@ const shownLine = computed(() => {
 });
 const { answers: slow, busy } = useSlowAnswers(plan, chosen);
 
-const current = computed(() => props.step || 'walk');
 const budget = useBudget(plan);
 const storeTank = computed(() => {
   const tanks = plan.value?.nodes.filter((n) => n.kind === 'tank') ?? [];
@@ -134,7 +154,7 @@ const storeTank = computed(() => {
 const sizedTank = computed(() => (current.value === 'store' ? storeTank.value : ''));
 const { answer: sizes, progress, cancel: cancelSizes } = useSizes(plan, sizedTank);
 
-const stepJudgement = useStepJudgement({ plan, budget, results, current, storeTank, sizes });
+const stepJudgement = useStepJudgement({ plan, budget, results, current, storeTank, sizes, stand, standFigures });
 
 /** Findings of every tank, without the years of days. */
 const storeStep = computed(() => {
@@ -179,6 +199,13 @@ const steps = computed<Step[]>(() => {
       4,
       ofLines.filter((f) => !OF_PIPES.test(f.code)),
       walked,
+    ),
+    make(
+      'stand',
+      'Stand',
+      5,
+      plan.value ? standFindings(plan.value) : [],
+      plan.value?.nodes.some((n) => n.kind === 'tank' && n.stand) ?? false,
     ),
     make(
       'pipe',
@@ -572,6 +599,19 @@ const setTemperature = (event: Event): void => {
           @try="tryIt"
           @working="openMade"
         />
+        <StandStep
+          v-else-if="current === 'stand'"
+          :plan="plan"
+          :answer="stand"
+          :figures="standFigures"
+          :ways="standWays"
+          :progress="standProgress"
+          :trying="!!whatIf"
+          :edit="edit"
+          @tank="(node: string) => (picked = node)"
+          @try="tryIt"
+          @working="openMade"
+        />
         <WaterStep
           v-else-if="current === 'water' && budget"
           :plan="plan"
@@ -633,7 +673,16 @@ const setTemperature = (event: Event): void => {
           </p>
         </details>
       </div>
-      <FindingList v-if="stepJudgement" :plan="plan" v-bind="stepJudgement" @open="(key) => (figure = key)" />
+      <FindingList
+        v-if="stepJudgement"
+        :plan="plan"
+        v-bind="stepJudgement"
+        :trying="trying"
+        @open="(key) => (figure = key)"
+        @try="tryIt"
+        @keep="keepIt"
+        @back="putBack"
+      />
       <JudgementColumn
         v-else
         :results="slideResults ?? results"

@@ -1,0 +1,212 @@
+// All that is said of a tank's stand: checks, what does not fit, findings, parts, waits.
+import { GRAVITY } from '@vernal-slope/core/units';
+import { worstFirst, type Finding } from '@vernal-slope/core/judge';
+import {
+  bearing,
+  curing,
+  misfits,
+  screenStand,
+  standParts,
+  type Curing,
+  type Misfit,
+  type StandCheck,
+  type StandLoads,
+  type StandParts,
+} from '@vernal-slope/core/stand';
+import type { Working } from '@vernal-slope/core/working';
+import { findSoil } from '../catalogue/index.ts';
+import { dateOf, dayNumber } from '../formats/index.ts';
+import type { Plan, Tank } from '../schema/index.ts';
+import { readStand, type StandRead } from './design.ts';
+
+/** Why a licensed engineer must look at it. */
+export type EngineerReason = 'height' | 'people' | 'soil' | 'earthquake' | 'wind' | 'over' | 'improvised';
+
+/** From this height, m, and from this gust, m/s (hurricane country), a stand goes to an engineer (common practice). */
+export const ENGINEER_FROM = { height: 2, gust: 51 } as const;
+/** Footings reach at least this deep into undisturbed ground, m. @see IRC R403.1.4 (from memory) */
+const LEAST_DEPTH = 0.3;
+/** A check that is used up to this is worth a word. */
+const NEAR = 0.9;
+
+/** What does not fit and yet does not fall. */
+const MENDABLE = new Set<Misfit['member']>(['gap', 'footing']);
+
+/** Days of a pour's waits as dates. */
+export interface CuringDates extends Curing {
+  readonly poured: string;
+  readonly stripOn: string;
+  readonly lightOn: string;
+  readonly fullOn: string;
+  readonly strengthOn: string;
+}
+
+export interface StandAnswer extends StandRead {
+  readonly tank: Tank;
+  /** Nothing is entered yet: all of it is where one would start. */ readonly assumed: boolean;
+  /** None unless the tank stands on posts that reach. */ readonly checks: readonly StandCheck[];
+  readonly loads?: StandLoads;
+  readonly parts?: StandParts;
+  readonly misfits: readonly Misfit[];
+  readonly engineer: readonly EngineerReason[];
+  readonly findings: readonly Finding[];
+  readonly curing: Curing;
+  readonly dates?: CuringDates;
+  /** Under a tank on a pad or berm, Pa */ readonly underPad?: { readonly pressure: number; readonly working: Working };
+}
+
+/** Pressure of a full tank on its pad. */
+function padPressure(read: StandRead): { pressure: number; working: Working } {
+  const { tank } = read.design;
+  const bottom = tank.front * tank.side * (tank.round ? Math.PI / 4 : 1);
+  const weight = (tank.empty + tank.water) * GRAVITY;
+  const pressure = bearing(weight, bottom);
+  return {
+    pressure,
+    working: {
+      code: 'stand-pad',
+      of: 'the pad',
+      rule: '\\frac{ {{w}} }{ {{a}} }',
+      terms: [
+        { key: 'w', tex: 'W', name: 'full tank', value: weight, dimension: 'force' },
+        { key: 'a', tex: 'A', name: 'what it stands on', value: bottom, dimension: 'area', source: 'entered' },
+      ],
+      result: { tex: 'p', value: pressure, dimension: 'pressure' },
+      source: 'Force over area; presumptive bearing from IRC Table R401.4.1 (from memory)',
+    },
+  };
+}
+
+function engineerReasons(read: StandRead, tank: Tank, over: boolean): EngineerReason[] {
+  const { full } = read;
+  const high = tank.standM ?? 0;
+  const reasons: (EngineerReason | false)[] = [
+    full.kind === 'improvised' && 'improvised',
+    high > ENGINEER_FROM.height && 'height',
+    full.peopleNear && high > 0 && 'people',
+    read.design.soil.bearing === 0 && 'soil',
+    full.earthquake !== 'low' && 'earthquake',
+    full.wind.gustMs >= ENGINEER_FROM.gust && 'wind',
+    over && 'over',
+  ];
+  return reasons.filter((r) => r !== false);
+}
+
+function postFindings(
+  tank: Tank,
+  read: StandRead,
+  checks: readonly StandCheck[],
+  misfit: readonly Misfit[],
+): Finding[] {
+  const { design, full } = read;
+  const at = tank.id;
+  const found: Finding[] = misfit.map((m) => ({
+    code: `stand-misfit-${m.member}`,
+    severity: MENDABLE.has(m.member) ? 'fair' : 'short',
+    at,
+    values: { needs: m.needs, has: m.has },
+  }));
+  for (const c of checks) {
+    if (c.ratio <= NEAR) continue;
+    const slender = c.code === 'post-slender';
+    const unbraced = !design.braces.front || !design.braces.side;
+    if (slender && c.ratio <= 1) continue;
+    found.push({
+      code: slender ? 'stand-slender' : 'stand-check',
+      severity: c.ratio > 1 ? 'short' : 'fair',
+      at,
+      values: { check: c.code, ratio: c.ratio, demand: c.demand, capacity: c.capacity },
+      ...(unbraced && /^post/.test(c.code) ? { remedy: { kind: 'brace', tank: at } } : {}),
+    });
+  }
+  if (!design.braces.front || !design.braces.side)
+    found.push({
+      code: 'stand-unbraced',
+      severity: 'fair',
+      at,
+      values: {
+        faces: design.braces.front ? 'side' : design.braces.side ? 'front' : 'both',
+      },
+      remedy: { kind: 'brace', tank: at },
+    });
+  const { depth } = design.footing;
+  if (depth < design.frost - 1e-9)
+    found.push({ code: 'stand-above-frost', severity: 'short', at, values: { depth, frost: design.frost } });
+  else if (depth < LEAST_DEPTH - 1e-9)
+    found.push({ code: 'stand-shallow', severity: 'fair', at, values: { depth, least: LEAST_DEPTH } });
+  if (!full.footing.anchored) found.push({ code: 'stand-untied', severity: 'fair', at, values: {} });
+  if (!full.strapped) found.push({ code: 'stand-unstrapped', severity: 'fair', at, values: {} });
+  if (read.otherGrade.length > 0)
+    found.push({ code: 'stand-grade', severity: 'fair', at, values: { members: read.otherGrade.join(', ') } });
+  const worst = checks.reduce<StandCheck | undefined>((a, c) => (!a || c.ratio > a.ratio ? c : a), undefined);
+  if (worst && worst.ratio <= 1 && misfit.every((m) => MENDABLE.has(m.member)))
+    found.push({
+      code: 'stand-checks-under',
+      severity: 'good',
+      at,
+      values: { checks: checks.length, check: worst.code, ratio: worst.ratio },
+    });
+  return found;
+}
+
+/** The stand of a tank as entered, or as one would start, and all that the screening says of it. */
+export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
+  const read = readStand(plan, tank);
+  const { design, full } = read;
+  const high = (tank.standM ?? 0) > 0;
+  const posts = full.kind === 'posts' && high;
+  const misfit = posts ? misfits(design) : [];
+  // members that do not reach cannot be reckoned with
+  const reaches = !misfit.some((m) => m.member === 'height' || m.member === 'posts');
+  const screened = posts && reaches ? screenStand(design) : undefined;
+  const checks = screened?.checks ?? [];
+  const found: Finding[] = posts ? postFindings(tank, read, checks, misfit) : [];
+  const at = tank.id;
+  const pad = full.kind === 'pad' || full.kind === 'berm' ? padPressure(read) : undefined;
+  if (full.kind === 'improvised') found.push({ code: 'stand-improvised', severity: 'short', at, values: {} });
+  if (pad && design.soil.bearing > 0)
+    found.push({
+      code: 'stand-pad',
+      severity: pad.pressure > design.soil.bearing ? 'short' : 'good',
+      at,
+      values: { pressure: pad.pressure, bearing: design.soil.bearing },
+    });
+  if (design.soil.bearing === 0)
+    found.push({ code: 'stand-soft', severity: 'short', at, values: { soil: findSoil(full.soil)?.name ?? full.soil } });
+  const over = checks.some((c) => c.ratio > 1) || misfit.some((m) => !MENDABLE.has(m.member));
+  const engineer = high || tank.stand ? engineerReasons(read, tank, over) : [];
+  if (posts && full.earthquake !== 'low')
+    found.push({ code: `stand-earthquake-${full.earthquake}`, severity: 'fair', at, values: {} });
+  const waits = curing(full.pourTemperatureC);
+  if (posts && full.pouredOn && waits.frost) found.push({ code: 'stand-frost-pour', severity: 'fair', at, values: {} });
+  const poured = full.pouredOn === undefined ? undefined : dayNumber(full.pouredOn);
+  return {
+    ...read,
+    tank,
+    assumed: tank.stand === undefined,
+    checks,
+    loads: screened?.loads,
+    parts: posts && reaches ? standParts(design) : undefined,
+    misfits: misfit,
+    engineer,
+    findings: worstFirst(found),
+    curing: waits,
+    ...(poured === undefined || full.pouredOn === undefined
+      ? {}
+      : {
+          dates: {
+            ...waits,
+            poured: full.pouredOn,
+            stripOn: dateOf(poured + waits.strip),
+            lightOn: dateOf(poured + waits.light),
+            fullOn: dateOf(poured + waits.full),
+            strengthOn: dateOf(poured + waits.strength),
+          },
+        }),
+    underPad: pad,
+  };
+}
+
+/** Findings of every stand that is entered. */
+export const standFindings = (plan: Plan): Finding[] =>
+  worstFirst(plan.nodes.flatMap((n) => (n.kind === 'tank' && n.stand ? standAnswer(plan, n).findings : [])));

@@ -1,0 +1,84 @@
+// What a tank can stand on instead of posts: ground up the slope, a pad, a berm. Shown before any stand.
+import type { Plan, Tank } from '../schema/index.ts';
+import { lineGeometry } from '../compile/index.ts';
+import { tankOutside } from './presets.ts';
+
+export interface GroundSpot {
+  readonly line: string;
+  /** Which end of the line the tank is at. */ readonly end: 'from' | 'to';
+  /** Along the line from the tank, and from the line's start, m */ readonly distance: number;
+  readonly chainage: number;
+  /** m above datum */ readonly ground: number;
+}
+
+/** The nearest place on a line of the tank where the ground is as high as `height` m above the tank's; or none. */
+export function groundUpSlope(plan: Plan, tank: Tank, height: number): GroundSpot | undefined {
+  const target = tank.groundM + height;
+  const spots: GroundSpot[] = [];
+  for (const line of plan.lines) {
+    const end = line.to === tank.id ? 'to' : line.from === tank.id ? 'from' : undefined;
+    const start = plan.nodes.find((n) => n.id === line.from)?.groundM;
+    if (!end || start === undefined) continue;
+    const { chainage, ground } = lineGeometry(line, start);
+    const total = chainage[chainage.length - 1];
+    const away = chainage.map((c) => (end === 'from' ? c : total - c));
+    const order = end === 'from' ? away.map((_, k) => k) : away.map((_, k) => away.length - 1 - k);
+    for (let j = 1; j < order.length; j++) {
+      const [a, b] = [order[j - 1], order[j]];
+      if (ground[b] < target - 1e-9) continue;
+      const rise = ground[b] - ground[a];
+      const share = rise > 0 ? Math.max(0, (target - ground[a]) / rise) : 0;
+      const distance = away[a] + share * (away[b] - away[a]);
+      spots.push({
+        line: line.id,
+        end,
+        distance,
+        chainage: end === 'from' ? distance : total - distance,
+        ground: target,
+      });
+      break;
+    }
+  }
+  return spots.sort((a, b) => a.distance - b.distance)[0];
+}
+
+/** Sides of heaps and pads: run for one of rise (common practice, no source). */
+const PAD_SLOPE = 1;
+const BERM_SLOPE = 2;
+/** Level ground around the tank on a pad and on a berm, m (common practice, no source). */
+const PAD_EDGE = 0.3;
+const BERM_EDGE = 0.6;
+/** Highest that a pad and a berm are proposed, m (common practice, no source). */
+export const HIGHEST_PAD = 0.6;
+export const HIGHEST_BERM = 1.5;
+
+/** Volume of a heap with a level top of `front` by `side`, m³: prismoid with sides of `slope` to one. */
+export function heapVolume(front: number, side: number, height: number, slope: number): number {
+  const run = slope * height;
+  // prismoidal formula: ends and the section half way up
+  const top = front * side;
+  const foot = (front + 2 * run) * (side + 2 * run);
+  const middle = (front + run) * (side + run);
+  return (height / 6) * (top + 4 * middle + foot);
+}
+
+export interface SimpleWays {
+  /** m above the tank's ground that must be won */ readonly height: number;
+  readonly ground?: GroundSpot;
+  /** m³ of gravel or blocks, of earth; undefined where too high for it */
+  readonly pad?: number;
+  readonly berm?: number;
+}
+
+/** Simple ways to have a tank `height` m higher. */
+export function simpleWays(plan: Plan, tank: Tank, height: number): SimpleWays {
+  const o = tankOutside(tank);
+  const heap = (edge: number, slope: number): number =>
+    heapVolume(o.front + 2 * edge, o.side + 2 * edge, height, slope);
+  return {
+    height,
+    ground: height > 0 ? groundUpSlope(plan, tank, height) : undefined,
+    ...(height > 0 && height <= HIGHEST_PAD ? { pad: heap(PAD_EDGE, PAD_SLOPE) } : {}),
+    ...(height > 0 && height <= HIGHEST_BERM ? { berm: heap(BERM_EDGE, BERM_SLOPE) } : {}),
+  };
+}

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+// What is being tried, and the two ways out of it.
+defineProps<{ label: string }>();
+const emit = defineEmits<{ keep: []; back: [] }>();
+</script>
+
+<template>
+  <div class="trying" data-test="trying">
+    <strong>Trying: {{ label }}</strong>
+    <div class="pair">
+      <button type="button" class="plain-button edged" data-test="put-back" @click="emit('back')">Put back</button>
+      <button type="button" class="plain-button main" data-test="keep" @click="emit('keep')">Keep it</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.trying {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  margin: 0 8px 10px;
+  padding: 10px;
+  background: var(--water-wash);
+  border-radius: var(--radius);
+}
+
+strong {
+  flex: 1 1 160px;
+}
+
+.pair {
+  display: flex;
+  gap: 8px;
+}
+</style>
