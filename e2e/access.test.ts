@@ -62,6 +62,8 @@ describe('by keyboard alone', () => {
     await page.find('#need-title');
     await page.press('3');
     await page.find('#store-title');
+    await page.press('5');
+    await page.find('#high-title');
     await page.press('7');
     await page.find('#outlets-title');
     await page.press('4');
@@ -125,6 +127,7 @@ describe('for everybody', () => {
     '/plan/ousel-bank/water',
     '/plan/ousel-bank/need',
     '/plan/kestrel-croft/store',
+    '/plan/ousel-bank/stand',
     '/plan/ousel-bank/pipe',
     '/plan/ousel-bank/outlets',
     '/plan/long-fell-hut',

@@ -103,7 +103,7 @@ describe('a stand that is too slight', () => {
     const id = await app.create(plan);
     await page.go(`${app.address}/plan/${id}/stand`);
     await page.part('stand-checks');
-    await (await page.field('Size of the posts')).findElement(By.css('option[value="4x4"]')).click();
+    await choose('select[aria-label="Size of the posts"]', '4x4');
     await page.click('brace-front');
     await page.click('brace-side');
     await page.until('the finding', async () => (await sentences()).includes('The posts are too slender'));
