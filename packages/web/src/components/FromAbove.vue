@@ -121,6 +121,7 @@ const labels = computed(() => {
   return placeLabels(
     order.map((p) => ({ id: p.id, x: p.x, y: p.y - 36, width: Math.min(160, 44 + 7 * p.name.length) })),
     { width: w.value, height: h.value - 30 },
+    places.value,
   ).flatMap((l) => {
     const place = named.find((p) => p.id === l.id);
     return place ? [{ ...place, ...l }] : [];

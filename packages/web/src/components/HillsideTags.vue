@@ -64,7 +64,8 @@ const far = computed(() => {
   const width = (name: string): number => Math.min(150, 42 + 7 * name.length);
   const placed = placeLabels(
     seen.map((e) => ({ id: e.id, x: e.x, y: e.y - 26, width: width(e.name) })),
-    { width: props.width, height: props.height - 8 },
+    // above the distances
+    { width: props.width, height: props.height - 34 },
   );
   return placed.flatMap((p) => {
     const tag = seen.find((e) => e.id === p.id);

@@ -16,14 +16,25 @@ export interface PlacedLabel {
 
 const HEIGHT = 24;
 const GLYPH = 28;
-const TRIES = [0, -1, 1, -2, 2, 3];
+/** Half of a mark that must stay free to be seen and taken hold of. */
+const MARK = 8;
+const TRIES = [0, -1, 1, 2, -2, 3, -3, 4, -4, 5];
 
 /**
- * Places labels one after the other, each at the first of a few heights where it overlaps nothing; shrunk to its glyph
- * where it does not fit, left out where even that does not.
+ * Places labels one after the other, each at the first of a few heights where it overlaps no other and no mark; shrunk
+ * to its glyph where it does not fit, left out where even that does not.
  */
-export function placeLabels(wanted: readonly Wanted[], bounds: { width: number; height: number }): PlacedLabel[] {
-  const taken: { x0: number; x1: number; y0: number; y1: number }[] = [];
+export function placeLabels(
+  wanted: readonly Wanted[],
+  bounds: { width: number; height: number },
+  marks: readonly { readonly x: number; readonly y: number }[] = [],
+): PlacedLabel[] {
+  const taken: { x0: number; x1: number; y0: number; y1: number }[] = marks.map((m) => ({
+    x0: m.x - MARK,
+    x1: m.x + MARK,
+    y0: m.y - MARK,
+    y1: m.y + MARK,
+  }));
   const free = (x0: number, x1: number, y0: number, y1: number): boolean =>
     taken.every((t) => x1 <= t.x0 || x0 >= t.x1 || y1 <= t.y0 || y0 >= t.y1);
   const out: PlacedLabel[] = [];

@@ -115,8 +115,22 @@ describe('names', () => {
       }),
     );
   });
+  it('none lies over a mark', () => {
+    const marks = Array.from({ length: 9 }, (_, k) => ({ x: 100 + 22 * k, y: 110 + 9 * (k % 3) }));
+    const placed = placeLabels(
+      marks.map((m, k) => ({ id: String(k), x: m.x, y: m.y - 36, width: 120 })),
+      bounds,
+      marks,
+    );
+    expect(placed.length).toBeGreaterThan(2);
+    for (const p of placed) {
+      const half = (p.small ? 28 : 120) / 2;
+      for (const m of marks)
+        expect(m.x >= p.left + half || m.x <= p.left - half || m.y >= p.top + 24 || m.y <= p.top).toBe(true);
+    }
+  });
   it('the first comes in full; where it is crowded a glyph is left of the rest', () => {
-    const crowd = Array.from({ length: 12 }, (_, k) => ({ id: String(k), x: 60 + 40 * k, y: 100, width: 190 }));
+    const crowd = Array.from({ length: 24 }, (_, k) => ({ id: String(k), x: 60 + 20 * k, y: 100, width: 190 }));
     const placed = placeLabels(crowd, bounds);
     expect(placed[0]).toMatchObject({ id: '0', small: false, top: 100 });
     expect(placed.some((p) => p.small)).toBe(true);
