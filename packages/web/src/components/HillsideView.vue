@@ -5,6 +5,7 @@ import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import {
+  closeUp,
   endsThatSlide,
   sectionOf,
   type LegRef,
@@ -36,6 +37,8 @@ const props = defineProps<{
   ghost?: PlanResults | null;
   /** Places can be slid. */
   slides?: boolean;
+  /** Only the way from its last tank on, close. */
+  close?: boolean;
 }>();
 const emit = defineEmits<{
   leg: [leg: LegRef];
@@ -77,7 +80,7 @@ const frame = computed<Frame>(() => ({
 const held = ref<{ x: Span; z: Span; slide: SlidingEnd; begun: number; at: number } | null>(null);
 const spans = computed(() => {
   const still = held.value;
-  if (!still) return section.value;
+  if (!still) return props.close ? closeUp(section.value) : section.value;
   // a line that is cut or lengthened at its head counts from its new head
   const shift = still.slide.shifts ? still.at - still.begun : 0;
   return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
@@ -247,7 +250,7 @@ function grab(event: PointerEvent, end: SlidingEnd): void {
   event.preventDefault();
   event.stopPropagation();
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  held.value = { x: section.value.x, z: section.value.z, slide: end, begun: end.chainage, at: end.chainage };
+  held.value = { x: spans.value.x, z: spans.value.z, slide: end, begun: end.chainage, at: end.chainage };
 }
 function drag(event: PointerEvent): void {
   if (!held.value) return;

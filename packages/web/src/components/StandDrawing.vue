@@ -156,7 +156,7 @@ const words = computed(
       <line x1="0" :x2="w" :y1="ground" :y2="ground" class="ground" />
       <template v-if="frost !== null">
         <line x1="0" :x2="w" :y1="frost" :y2="frost" class="frost" />
-        <text :x="w - 4" :y="frost - 3" text-anchor="end" class="frost-word">frost to here</text>
+        <text x="4" :y="frost - 3" class="frost-word">frost to here</text>
       </template>
       <g class="person">
         <circle v-bind="d.person.head" />

@@ -51,7 +51,7 @@ export function checkFigure(value: number, dimension: StandCheck['dimension'], s
 
 /** How much of what it may bear is used; words where there is no figure. */
 export const usedText = (ratio: number): string =>
-  !Number.isFinite(ratio) ? 'nothing bears it' : ratio > 9.99 ? 'over 10 times' : percent(ratio);
+  !Number.isFinite(ratio) ? 'far over' : ratio > 9.99 ? 'over 10 times' : percent(ratio);
 
 export const ENGINEER_WORDS: Readonly<Record<EngineerReason, string>> = {
   height: 'it stands over 2 m',
@@ -123,6 +123,8 @@ export function standSentence(finding: Finding, system: UnitSystem): Part[] | un
         ? say`The posts are too slender: ${{ text: fixed(Number(v.demand), 0), figure: true }} times as long as thick as they are held, and past 50 nothing can be said for them. A brace mends it.`
         : say`The posts are slender: ${{ text: fixed(Number(v.demand), 0), figure: true }} times as long as thick as they are held; 50 is the most.`;
     case 'stand-check':
+      if (!Number.isFinite(Number(v.ratio)))
+        return say`Far over in this first look: ${check()}. Nothing here bears it.`;
       return Number(v.ratio) > 1
         ? say`Over in this first look: ${check()}, ${{ text: usedText(Number(v.ratio)), figure: true }} of what may be.`
         : say`Near its limit in this first look: ${check()}, ${{ text: usedText(Number(v.ratio)), figure: true }} of what may be.`;

@@ -6,7 +6,7 @@ import { addBranch, applyCommand } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { heightFor, judgePlan, solvePlan, takers } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../composables/usePlanResults.ts';
-import { chainTo, sectionOf } from './section.ts';
+import { chainTo, closeUp, sectionOf } from './section.ts';
 
 function demo(name: string): Plan {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
@@ -25,6 +25,19 @@ function resultsOf(plan: Plan): PlanResults {
   };
 }
 const ousel = resultsOf(demo('ousel-bank'));
+
+describe('a close view', () => {
+  it('holds the way from the last tank on, and the tank on its stand', () => {
+    const s = sectionOf(ousel, 'sink');
+    const { x, z } = closeUp(s);
+    // 6 m to the tee and 3 to the sink; the hill above and the lines behind are left out
+    expect(x[1]).toBeCloseTo(10, 9);
+    expect(x[0]).toBeLessThan(0);
+    expect(x[0]).toBeGreaterThan(-3);
+    // the tank's rim: ground, stand, height
+    expect(z[1]).toBeCloseTo(736.6 + 2.4 + 1.2, 6);
+  });
+});
 
 describe('the section to Low Meadow', () => {
   const s = sectionOf(ousel, 'low');

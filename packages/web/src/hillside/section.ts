@@ -356,6 +356,23 @@ function behindStrips(results: PlanResults, taken: Set<string>, placeX: Map<stri
 const lengthOf = (results: PlanResults, line: string): number =>
   results.compiled.lines.get(line)?.geometry.chainage.at(-1) ?? 0;
 
+/** Least length of the slope in a close view, m. */
+const CLOSE_VIEW = 10;
+
+/** The slope from the last tank on, which distances count from: for a look at how high that tank stands. */
+export function closeUp(section: Section): { x: readonly [number, number]; z: readonly [number, number] } {
+  const strips = section.strips.filter((s) => s.ground[0].x >= -1e-9);
+  const vessels = section.vessels.filter((v) => v.x >= -1e-9);
+  const { x, z } = extent(
+    strips,
+    vessels,
+    section.tubes.filter((t) => t.x >= -1e-9),
+  );
+  const lengthNow = Math.max(CLOSE_VIEW, x[1] - x[0]);
+  // room for the tank itself, which stands before its line
+  return { x: [x[0] - 0.12 * lengthNow, x[0] + lengthNow], z };
+}
+
 function extent(
   strips: readonly SectionStrip[],
   vessels: readonly Vessel[],

@@ -545,6 +545,7 @@ const setTemperature = (event: Event): void => {
         :title="heading.title"
         :ghost="beside"
         :slides="!viewing"
+        :close="current === 'stand'"
         @leg="pickLeg"
         @hover="(ref) => (hovered = ref)"
         @choose="choosePlace"
