@@ -1,5 +1,5 @@
 // Edits of an immutable plan: every edit is a named command that can be applied, taken back and grouped.
-import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import { Immer, applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
 import type { Plan } from '../schema/index.ts';
 
 enablePatches();
@@ -18,6 +18,8 @@ export interface Edit {
   readonly inverse: readonly Patch[];
 }
 
+const quick = new Immer({ autoFreeze: false });
+
 /** Applies a command. @returns the new plan and the edit, or undefined when the command changes nothing */
 export function applyCommand(plan: Plan, command: Command): { plan: Plan; edit: Edit } | undefined {
   const [next, patches, inverse] = produceWithPatches(plan, (draft) => {
@@ -25,6 +27,12 @@ export function applyCommand(plan: Plan, command: Command): { plan: Plan; edit: 
   });
   return patches.length === 0 ? undefined : { plan: next, edit: { label: command.label, patches, inverse } };
 }
+
+/** A plan as a command would leave it, for a look in passing: nothing is kept to undo, nothing is frozen. */
+export const glimpse = (plan: Plan, command: Command): Plan =>
+  quick.produce(plan, (draft) => {
+    command.recipe(draft as Plan);
+  });
 
 export const undoEdit = (plan: Plan, edit: Edit): Plan => applyPatches(plan, edit.inverse as Patch[]);
 export const redoEdit = (plan: Plan, edit: Edit): Plan => applyPatches(plan, edit.patches as Patch[]);

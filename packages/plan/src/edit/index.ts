@@ -1,5 +1,5 @@
 // Edits with undo: the face of the subject.
-export { applyCommand, redoEdit, undoEdit, type Command, type Edit } from './apply.ts';
+export { applyCommand, glimpse, redoEdit, undoEdit, type Command, type Edit } from './apply.ts';
 export {
   changeNode,
   changePlan,

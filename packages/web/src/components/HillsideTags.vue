@@ -1,8 +1,7 @@
 <script setup lang="ts">
-// Names over the hillside: tanks, the source, where water comes out, places at the ends of lines behind.
+// Names over the hillside: tanks, the source, where water comes out.
 import { computed } from 'vue';
 import type { Severity } from '@vernal-slope/core/judge';
-import { placeLabels } from '../hillside/labels.ts';
 import type { FigureKey } from '../display/words.ts';
 import DropGlyph from './DropGlyph.vue';
 
@@ -21,23 +20,13 @@ interface TubeTag {
   readonly px: number;
   readonly flowing: boolean;
 }
-interface FarTag {
-  readonly id: string;
-  readonly name: string;
-  readonly severity: Severity;
-  readonly x: number;
-  readonly y: number;
-}
-
 const props = defineProps<{
   vessels: readonly VesselTag[];
   source: { name: string; x: number; y: number; flow: string } | null;
   labels: readonly TubeTag[];
-  behind: readonly FarTag[];
   chosen: string;
   narrow: boolean;
   width: number;
-  height: number;
 }>();
 const emit = defineEmits<{ choose: [id: string]; open: [key: FigureKey] }>();
 
@@ -57,20 +46,6 @@ const tubes = computed(() => {
     if (kept.every((k) => Math.abs(k.left - left) > 116)) kept.push({ ...t, left });
   }
   return kept;
-});
-/** Places at the ends of lines behind, apart from each other where they would touch. */
-const far = computed(() => {
-  const seen = props.behind.filter((e) => inside(e.x));
-  const width = (name: string): number => Math.min(150, 42 + 7 * name.length);
-  const placed = placeLabels(
-    seen.map((e) => ({ id: e.id, x: e.x, y: e.y - 26, width: width(e.name) })),
-    // above the distances
-    { width: props.width, height: props.height - 34 },
-  );
-  return placed.flatMap((p) => {
-    const tag = seen.find((e) => e.id === p.id);
-    return tag ? [{ ...tag, ...p }] : [];
-  });
 });
 </script>
 
@@ -114,22 +89,6 @@ const far = computed(() => {
       ><span v-else>no flow</span></span
     >
   </span>
-  <span
-    v-for="e in far"
-    :key="`behind-${e.id}`"
-    class="tag far"
-    :style="{ transform: `translate(${e.left.toFixed(1)}px, ${e.top.toFixed(1)}px) translateX(-50%)` }"
-  >
-    <button
-      type="button"
-      :title="`Show the way to ${e.name}`"
-      :aria-label="`Show the way to ${e.name}`"
-      :data-behind="e.id"
-      @click.stop="emit('choose', e.id)"
-    >
-      <DropGlyph :level="e.severity" :size="13" /><template v-if="!e.small">{{ e.name }}</template>
-    </button>
-  </span>
 </template>
 
 <style scoped>
@@ -168,29 +127,6 @@ const far = computed(() => {
 
 .tag.outlet.chosen {
   background: var(--water-wash);
-}
-
-.tag.far {
-  top: 0;
-  left: 0;
-  pointer-events: auto;
-  text-shadow: none;
-}
-
-.tag.far button {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-  max-width: 150px;
-  min-height: 24px;
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-size: var(--text-s);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  cursor: pointer;
 }
 
 .tag .name {

@@ -3,12 +3,14 @@
 import { useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
+import { useShownResults } from '../composables/usePassing.ts';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import {
   closeUp,
   endsThatSlide,
   sectionOf,
   type LegRef,
+  type Section,
   type Slide,
   type SlidingEnd,
   type Vessel,
@@ -23,6 +25,9 @@ import { tankCapacity } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
 import { useSettings } from '../stores/settings.ts';
 import type { FigureKey } from '../display/words.ts';
+import HillsideAxis from './HillsideAxis.vue';
+import HillsideBehind from './HillsideBehind.vue';
+import HillsideFar from './HillsideFar.vue';
 import HillsideTable from './HillsideTable.vue';
 import HillsideTags from './HillsideTags.vue';
 import HillsideTools from './HillsideTools.vue';
@@ -50,16 +55,23 @@ const emit = defineEmits<{
 }>();
 
 const settings = useSettings();
+const shown = useShownResults(() => props.results);
 const holder = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(holder);
 const fade = useId();
 const stretchWish = ref<Stretch>('fit');
 
-const section = computed(() => sectionOf(props.results, props.chosen));
-const plan = computed(() => props.results.compiled.plan);
+/** The slope that is shown; it stands still while a place is slid. */
+const held = shallowRef<{ x: Span; z: Span; slide: SlidingEnd; begun: number; behind: Section['behind'] } | null>(null);
+/** Chainage at which the place that is held stands now. */
+const heldAt = ref(0);
+/** Lines behind stand still while the end of the drawn way is dragged: it is too little to see, and much to draw. */
+const stillBehind = computed(() => (held.value && !held.value.slide.shifts ? held.value.behind : undefined));
+const section = computed(() => sectionOf(shown.value, props.chosen, stillBehind.value));
+const plan = computed(() => shown.value.compiled.plan);
 /** What the table reads: nothing that only passes by while a place is dragged. */
-const settled = shallowRef({ results: props.results, section: section.value });
-watch([() => props.results, section], ([results, now]) => {
+const settled = shallowRef({ results: shown.value, section: section.value });
+watch([() => shown.value, section], ([results, now]) => {
   if (!results.passing) settled.value = { results, section: now };
 });
 const narrow = computed(() => width.value < 700);
@@ -76,25 +88,31 @@ const frame = computed<Frame>(() => ({
   top: narrow.value ? 84 : 92,
   bottom: foot.value + (narrow.value ? 40 : 34),
 }));
-/** The slope that is shown; it stands still while a place is slid. */
-const held = ref<{ x: Span; z: Span; slide: SlidingEnd; begun: number; at: number } | null>(null);
 const spans = computed(() => {
   const still = held.value;
   if (!still) return props.close ? closeUp(section.value) : section.value;
   // a line that is cut or lengthened at its head counts from its new head
-  const shift = still.slide.shifts ? still.at - still.begun : 0;
+  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
   return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
 });
 const { x, y, zoomed, moved, zoomIn, zoomOut, whole } = useHillView(holder, spans, frame, stretchWish);
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
 const ticksZ = computed(() =>
-  heightTicks(y.value, [narrow.value ? 84 : 92, h.value - frame.value.bottom], settings.units, narrow.value ? 4 : 7),
+  heightTicks(
+    y.value,
+    [narrow.value ? 84 : 92, h.value - frame.value.bottom],
+    settings.units,
+    narrow.value ? 4 : 7,
+  ).map((t) => ({ text: t.text, y: y.value(t.z) })),
 );
+const walked = computed(() => section.value.strips.length > 0);
 const ticksX = computed(() =>
-  section.value.strips.length === 0
-    ? []
-    : distanceTicks(x.value, [frame.value.left, w.value - frame.value.right], settings.units, narrow.value ? 4 : 9),
+  walked.value
+    ? distanceTicks(x.value, [frame.value.left, w.value - frame.value.right], settings.units, narrow.value ? 4 : 9).map(
+        (t) => ({ text: t.text, x: x.value(t.x) }),
+      )
+    : [],
 );
 const lengthUnit = computed(() => unitFor('height', settings.units).symbol);
 
@@ -173,11 +191,11 @@ const vessels = computed(() =>
 
 const labels = computed(() =>
   section.value.tubes.map((t) => {
-    const node = props.results.result.nodes.get(t.id);
+    const node = shown.value.result.nodes.get(t.id);
     return {
       ...t,
       name: nameIn(plan.value, t.id),
-      severity: worstOf(props.results.findings.filter((f) => f.at === t.id)),
+      severity: worstOf(shown.value.findings.filter((f) => f.at === t.id)),
       pressure: showText(node?.pressure ?? 0, 'pressure', settings.units),
       flow: showText(node?.flow ?? 0, 'flow', settings.units),
       px: x.value(t.x),
@@ -185,10 +203,8 @@ const labels = computed(() =>
     };
   }),
 );
-/** Lines behind stand still while the end of the drawn way is dragged: it is too little to see, and much to draw. */
-const behindNow = computed(() =>
-  held.value && !held.value.slide.shifts ? settled.value.section.behind : section.value.behind,
-);
+const behindNow = computed(() => stillBehind.value ?? section.value.behind);
+const findingsNow = computed(() => (stillBehind.value ? settled.value.results : shown.value).findings);
 const behind = computed(() =>
   behindNow.value.map((s) => ({
     line: s.line,
@@ -196,22 +212,31 @@ const behind = computed(() =>
     pipe: path([...s.pipe]) ?? '',
     running: path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '',
     left: x.value(s.ground[0].x),
-    end: s.end && {
-      id: s.end.id,
-      name: nameIn(plan.value, s.end.id),
-      severity: worstOf(props.results.findings.filter((f) => f.at === s.end?.id)),
-      x: x.value(s.end.x),
-      y: y.value(s.end.z),
-    },
   })),
 );
+const behindEnds = computed(() => {
+  const named = stillBehind.value ? settled.value.results.compiled.plan : plan.value;
+  return behindNow.value.flatMap(({ end }) =>
+    end
+      ? [
+          {
+            id: end.id,
+            name: nameIn(named, end.id),
+            severity: worstOf(findingsNow.value.filter((f) => f.at === end.id)),
+            x: x.value(end.x),
+            y: y.value(end.z),
+          },
+        ]
+      : [],
+  );
+});
 
 const source = computed(() => {
   const first = section.value.strips[0];
-  const map = first && props.results.compiled.lines.get(first.line);
+  const map = first && shown.value.compiled.lines.get(first.line);
   const node = map && plan.value.nodes.find((n) => n.id === map.plan.from);
   if (node?.kind !== 'source') return null;
-  const flow = -(props.results.result.nodes.get(node.id)?.flow ?? 0);
+  const flow = -(shown.value.result.nodes.get(node.id)?.flow ?? 0);
   return {
     name: node.name ?? node.id,
     x: x.value(first.pipe[0].x),
@@ -235,7 +260,7 @@ function legAt(event: MouseEvent): LegRef | null {
 /** Places of the drawn way that can be slid up and down the slope. */
 const sliding = computed(() =>
   props.slides
-    ? endsThatSlide(section.value, props.results).map((s) => ({
+    ? endsThatSlide(section.value, shown.value).map((s) => ({
         ...s,
         name: nameIn(plan.value, s.node),
         px: x.value(s.x),
@@ -250,7 +275,8 @@ function grab(event: PointerEvent, end: SlidingEnd): void {
   event.preventDefault();
   event.stopPropagation();
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  held.value = { x: spans.value.x, z: spans.value.z, slide: end, begun: end.chainage, at: end.chainage };
+  held.value = { x: spans.value.x, z: spans.value.z, slide: end, begun: end.chainage, behind: section.value.behind };
+  heldAt.value = end.chainage;
 }
 function drag(event: PointerEvent): void {
   if (!held.value) return;
@@ -264,19 +290,19 @@ function follow(): void {
   const rect = holder.value?.getBoundingClientRect();
   if (!still || !rect) return;
   // in the scale that stands still, whatever the line counts from by now
-  const shift = still.slide.shifts ? still.at - still.begun : 0;
+  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
   const at = x.value.invert(pointer - rect.left) + shift;
   const along = still.slide.reversed ? still.slide.origin - at : at - still.slide.origin;
   // to the tenth of a metre: nobody digs in a pipe finer
   const chainage = Math.round(along * 10) / 10;
-  held.value = { ...still, at: chainage };
+  heldAt.value = chainage;
   emit('slide', { ...still.slide, chainage });
 }
 function release(done: boolean): void {
   if (!held.value) return;
   cancelAnimationFrame(frameAsked);
   frameAsked = 0;
-  const moved = held.value.at !== held.value.begun;
+  const moved = heldAt.value !== held.value.begun;
   held.value = null;
   emit('slid', done && moved);
 }
@@ -294,9 +320,9 @@ function nudge(event: KeyboardEvent, end: SlidingEnd): void {
 const slideWords = computed(() => {
   const still = held.value;
   if (!still) return '';
-  const by = (still.at - still.begun) * (still.slide.reversed ? -1 : 1);
-  const node = props.results.result.nodes.get(still.slide.node);
-  const kind = props.results.compiled.nodes.get(still.slide.node)?.plan.kind;
+  const by = (heldAt.value - still.begun) * (still.slide.reversed ? -1 : 1);
+  const node = shown.value.result.nodes.get(still.slide.node);
+  const kind = shown.value.compiled.nodes.get(still.slide.node)?.plan.kind;
   const moved = `${showText(Math.abs(by), 'distance', settings.units)} ${by >= 0 ? 'down the line' : 'up the line'}`;
   return `${nameIn(plan.value, still.slide.node)}: ${moved}${
     kind === 'outlet' || kind === 'trough'
@@ -306,7 +332,7 @@ const slideWords = computed(() => {
 });
 
 const onKey = useDrawingKeys({
-  results: () => props.results,
+  results: () => shown.value,
   section: () => section.value,
   leg: () => props.leg,
   zoom: { zoomIn, zoomOut, whole },
@@ -357,23 +383,10 @@ const summary = computed(() => {
           :width="Math.max(1, x(band.x1) - x(band.x0))"
           :height="h - 92"
         />
-        <g class="behind" data-test="behind">
-          <path
-            v-for="s in behind"
-            :key="s.line"
-            :d="`${s.ground}V${Math.max(h, 2 * h)}H${s.left}Z`"
-            class="far-earth"
-          />
-        </g>
+        <HillsideBehind :rows="behind" part="earth" :height="h" />
         <!-- a flat earth is quicker to paint, frame by frame -->
         <path :d="earthPath" :fill="held ? 'var(--earth-wash)' : `url(#${fade})`" />
-        <g class="behind">
-          <template v-for="s in behind" :key="s.line">
-            <path :d="s.ground" class="far-ground" />
-            <path :d="s.pipe" class="far-pipe" />
-            <path :d="s.running" class="far-line" />
-          </template>
-        </g>
+        <HillsideBehind :rows="behind" part="lines" :height="h" />
         <path :d="waterPath" class="water" data-test="water" />
         <path class="columns" :d="columns.map((c) => `M${c.x} ${c.top.toFixed(1)}V${c.foot.toFixed(1)}`).join('')" />
         <path :d="groundPath" class="ground" />
@@ -384,19 +397,7 @@ const summary = computed(() => {
         <path :d="runningPath" class="running-edge" />
         <path :d="runningPath" class="running" data-test="running-line" />
 
-        <g class="axis">
-          <g v-for="tick in ticksZ" :key="tick.z" :transform="`translate(0 ${y(tick.z)})`">
-            <line x1="0" x2="6" />
-            <text x="10" dy="0.35em">
-              {{ tick.text }}{{ tick === ticksZ.at(-1) && !narrow ? ` ${lengthUnit}` : '' }}
-            </text>
-          </g>
-          <g v-for="(tick, k) in ticksX" :key="tick.x" :transform="`translate(${x(tick.x)} ${h - foot - 18})`">
-            <line y1="-12" y2="-6" />
-            <text text-anchor="middle" dy="0.6em">{{ tick.text }}</text>
-            <text v-if="k === ticksX.length - 1" :x="tick.text.length * 4 + 8" dy="0.6em">{{ lengthUnit }}</text>
-          </g>
-        </g>
+        <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
         <g v-for="v in vessels" :key="v.id + v.side" class="vessel">
           <g v-if="v.floor - v.ground > 0.01" class="stand">
@@ -521,14 +522,13 @@ const summary = computed(() => {
         :vessels="vessels"
         :source="source"
         :labels="labels"
-        :behind="behind.flatMap((s) => s.end ?? [])"
         :chosen="chosen"
         :narrow="narrow"
         :width="w"
-        :height="h - foot"
         @choose="(id) => emit('choose', id)"
         @open="(key) => emit('open', key)"
       />
+      <HillsideFar :places="behindEnds" :width="w" :height="h - foot" @choose="(id) => emit('choose', id)" />
       <p v-if="slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
         <slot name="switch" />
@@ -586,6 +586,11 @@ const summary = computed(() => {
 .drawing.zoomed {
   cursor: grab;
   touch-action: none;
+}
+
+.sliding :deep(.tag) {
+  /* a soft edge costs more than all else of a name, frame by frame */
+  text-shadow: none;
 }
 
 .slider {
@@ -661,6 +666,12 @@ svg {
   stroke-linecap: round;
 }
 
+.sliding .standing {
+  /* dots are slow to paint, frame by frame */
+  stroke-dasharray: none;
+  stroke-opacity: 0.4;
+}
+
 .pipe {
   fill: none;
   stroke: var(--ink);
@@ -691,20 +702,6 @@ svg {
   stroke: var(--ink);
   stroke-width: 1.5;
   stroke-dasharray: 6 4;
-}
-
-.axis line {
-  stroke: var(--rule-strong);
-}
-
-.axis text {
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 3px;
-  stroke-linejoin: round;
-  fill: var(--muted);
-  font-family: var(--font-figure);
-  font-size: var(--text-s);
 }
 
 .band {
@@ -781,30 +778,6 @@ svg {
   fill: var(--amber-ink);
   font-weight: 700;
   font-size: var(--text-s);
-}
-
-.far-earth {
-  fill: var(--earth-far);
-}
-
-.far-ground {
-  fill: none;
-  stroke: var(--moss);
-  stroke-dasharray: 4 3;
-  stroke-width: 1.2;
-}
-
-.far-pipe {
-  fill: none;
-  stroke: var(--ink);
-  stroke-opacity: 0.6;
-  stroke-width: 1.5;
-}
-
-.far-line {
-  fill: none;
-  stroke: var(--water);
-  stroke-width: 1.5;
 }
 
 .foot {

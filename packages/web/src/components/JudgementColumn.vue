@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { judgeRefill, worstFirst, type Finding } from '@vernal-slope/core/judge';
 import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
 import { wantsOf } from '@vernal-slope/plan/solve';
+import { useShownResults } from '../composables/usePassing.ts';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { chainTo } from '../hillside/section.ts';
 import { show, showEntered, showText } from '../display/quantities.ts';
@@ -24,10 +25,13 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
+/** Figures of a drag are read a few times a second, no more. */
+const READ_MS = 120;
+const shown = useShownResults(() => props.results, READ_MS);
 
-const plan = computed(() => props.results.compiled.plan);
+const plan = computed(() => shown.value.compiled.plan);
 const node = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
-const figures = computed(() => props.results.result.nodes.get(props.chosen));
+const figures = computed(() => shown.value.result.nodes.get(props.chosen));
 const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
 const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
 const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
@@ -59,10 +63,10 @@ const wants = computed(() =>
 );
 
 const findings = computed<Finding[]>(() => {
-  if (props.results.passing) return [];
-  const chain = new Set(chainTo(props.results, props.chosen).map((c) => c.line));
+  if (shown.value.passing) return [];
+  const chain = new Set(chainTo(shown.value, props.chosen).map((c) => c.line));
   const sources = plan.value.nodes.filter((n) => n.kind === 'source').map((n) => n.id);
-  const list = props.results.findings.filter(
+  const list = shown.value.findings.filter(
     (f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged',
   );
   const refill = props.slow?.refill;
@@ -100,7 +104,7 @@ const sentences = computed(() =>
 
 /** How high the tank must stand, beside how high it stands. */
 const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Command } | null>(() => {
-  const h = props.results.height(props.chosen);
+  const h = shown.value.height(props.chosen);
   const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
   if (!h || tank?.kind !== 'tank') return null;
   const stands = tank.standM ?? 0;
@@ -149,7 +153,7 @@ const worthIt = computed(
 const remedyTitle = computed(() => {
   const r = remedy.value;
   if (!r) return '';
-  const legs = props.results.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
+  const legs = shown.value.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
   const size = nominal(r.label);
   return r.legs.length === legs
     ? `Use ${size} all the way`
@@ -213,7 +217,7 @@ function tryIt(): void {
         </p>
       </div>
     </div>
-    <p v-if="results.passing" class="small muted passing">Let go, and it is judged.</p>
+    <p v-if="shown.passing" class="small muted passing">Let go, and it is judged.</p>
     <ul v-else class="sentences" data-test="sentences" aria-live="polite">
       <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />

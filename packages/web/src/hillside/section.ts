@@ -137,7 +137,7 @@ function vesselOf(
 }
 
 /** The section of a plan for one chosen node. */
-export function sectionOf(results: PlanResults, chosen: string): Section {
+export function sectionOf(results: PlanResults, chosen: string, still?: readonly BehindStrip[]): Section {
   const { compiled, result } = results;
   const chain = chainTo(results, chosen);
   const strips: SectionStrip[] = [];
@@ -227,7 +227,7 @@ export function sectionOf(results: PlanResults, chosen: string): Section {
     }
     x0 += length;
   });
-  const behind = behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
+  const behind = still ?? behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
   return {
     strips,
     behind,

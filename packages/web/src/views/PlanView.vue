@@ -12,6 +12,7 @@ import type { Working } from '@vernal-slope/core/working';
 import {
   applyCommand,
   changePlan,
+  glimpse,
   replacePlan,
   setTitle,
   slidePlace,
@@ -39,7 +40,8 @@ import ViewSwitch from '../components/ViewSwitch.vue';
 import WalkBook from '../components/WalkBook.vue';
 import WorkingDrawer from '../components/WorkingDrawer.vue';
 import { useBudget } from '../composables/useBudget.ts';
-import { passingResults, usePlanResults, type PlanResults } from '../composables/usePlanResults.ts';
+import { providePassing } from '../composables/usePassing.ts';
+import { passingResults, usePlanResults } from '../composables/usePlanResults.ts';
 import { useStand } from '../composables/useStand.ts';
 import { useSizes } from '../composables/useSizes.ts';
 import { useStepJudgement } from '../composables/useStepJudgement.ts';
@@ -299,12 +301,12 @@ function redo(): void {
 
 /** The plan with a place slid to where the pointer is; nothing is changed until it is let go. */
 const slideCommand = shallowRef<Command | null>(null);
-const slideResults = shallowRef<PlanResults | null>(null);
+const slideResults = providePassing();
 function slideTo(slide: Slide): void {
   if (!plan.value || viewing.value) return;
   slideCommand.value = slidePlace(slide.line, slide.end, slide.chainage);
   const before = slideResults.value ?? results.value;
-  const slidden = applyCommand(plan.value, slideCommand.value)?.plan ?? plan.value;
+  const slidden = glimpse(plan.value, slideCommand.value);
   if (before) slideResults.value = passingResults(slidden, before);
 }
 function slid(done: boolean): void {
@@ -538,7 +540,7 @@ const setTemperature = (event: Event): void => {
         v-else
         class="hill"
         :class="{ low: stepJudgement }"
-        :results="slideResults ?? results"
+        :results="results"
         :chosen="chosen"
         :leg="leg"
         :hovered="hovered"
@@ -686,7 +688,7 @@ const setTemperature = (event: Event): void => {
       />
       <JudgementColumn
         v-else
-        :results="slideResults ?? results"
+        :results="results"
         :chosen="chosen"
         :slow="slow"
         :busy="busy"
