@@ -14,6 +14,7 @@ import {
 } from '../edit/index.ts';
 import type { Plan } from '../schema/index.ts';
 import {
+  ALL_AT_ONCE,
   FULL_PORT,
   optionsOf,
   pressureWorking,
@@ -73,14 +74,16 @@ const says = (c: Compiled, id: string): boolean => {
   return wants.flow !== undefined && wants.pressure !== undefined;
 };
 
-/** Situations that ask something of a tank: the named ones, or all its places at once. */
+/** Situations that ask something of a tank; all its places at once where none that is named does (assumption). */
 function situationsAsked(c: Compiled, tank: string): { name: string; open: string[]; served: string[] }[] {
   const fed = fedBy(c, tank);
-  return situationsOf(c).flatMap((s) => {
-    const served = s.open.filter((id) => fed.includes(id) && says(c, id));
-    if (served.length === 0) return [];
-    return [{ name: s.name, served, open: s.open }];
+  const asks = (open: readonly string[]): string[] => open.filter((id) => fed.includes(id) && says(c, id));
+  const named = situationsOf(c).flatMap((s) => {
+    const served = asks(s.open);
+    return served.length > 0 ? [{ name: s.name, served, open: s.open }] : [];
   });
+  const all = asks(fed);
+  return named.length > 0 || all.length === 0 ? named : [{ name: ALL_AT_ONCE, served: all, open: fed }];
 }
 
 const isOk = <T extends { found: StandFound }>(n: T): n is T & { found: StandFound & { ok: true } } => n.found.ok;
@@ -395,6 +398,7 @@ export interface HeightPoint {
 export interface HeightCurve {
   readonly outlet: string;
   readonly situation: string;
+  /** What is open in it. */ readonly open: readonly string[];
   readonly points: readonly HeightPoint[];
 }
 
@@ -414,20 +418,18 @@ export function heightCurve(plan: Plan, needs: TankNeeds): HeightCurve | undefin
   if (!most || tank?.kind !== 'tank') return undefined;
   const top = Math.max(most.found.stand, tank.standM ?? 0) + 1.5;
   const step = Math.max(STEP, Math.ceil(top / (MOST_POINTS - 1) / STEP) * STEP);
-  const situation = situationsOf(compilePlan(plan)).find((s) => s.name === most.name);
   const outlet = most.found.governing;
   const points: HeightPoint[] = [];
   for (let stand = 0; stand <= top + 1e-9; stand += step) {
     const c = compilePlan(onStand(plan, tank.id, stand));
-    const at = solvePlan(c, optionsOf(c, situation?.open ?? [], 'low')).nodes.get(outlet);
+    const at = solvePlan(c, optionsOf(c, most.open, 'low')).nodes.get(outlet);
     points.push({ stand, flow: at?.flow ?? 0, pressure: Math.max(0, at?.pressure ?? 0) });
   }
-  return { outlet, situation: most.name, points };
+  return { outlet, situation: most.name, open: most.open, points };
 }
 
 /** The working of one point of the curve: the pressure at the outlet with the tank so high. */
 export function pointWorking(plan: Plan, tank: string, curve: HeightCurve, stand: number): Working | undefined {
   const c = compilePlan(onStand(plan, tank, stand));
-  const open = situationsOf(c).find((s) => s.name === curve.situation)?.open ?? [];
-  return pressureWorking(c, solvePlan(c, optionsOf(c, open, 'low')), curve.outlet);
+  return pressureWorking(c, solvePlan(c, optionsOf(c, curve.open, 'low')), curve.outlet);
 }

@@ -101,6 +101,13 @@ describe('how high', () => {
     const last = curve.points[curve.points.length - 1];
     expect(pointWorking(ousel, TANK, curve, last.stand)?.result.value).toBeCloseTo(last.pressure, 6);
   });
+  it('takes all its places at once where no named situation opens one of them', () => {
+    const other = { ...ousel, situations: [{ name: 'shower', open: ['shower'] }] };
+    const [all] = tankNeeds(other, TANK).situations;
+    expect([...all.served].sort()).toEqual(BAKING);
+    expect(all.found).toMatchObject({ ok: true, governing: 'sink' });
+    expect(heightCurve(other, tankNeeds(other, TANK))?.points.at(-1)?.flow).toBeGreaterThan(0);
+  });
   it('says so where no stand will do, and where nothing is fed', () => {
     const thirsty = {
       ...ousel,

@@ -119,8 +119,7 @@ const cost = (w: PressureWay): string => {
           Nothing drinks from this tank yet: walk a line from it to a tap or a trough, and the height follows.
         </p>
         <p v-else-if="needs.situations.length === 0" class="muted">
-          No named situation opens a place that this tank feeds, or none of them says what it wants. Name one at Pipe:
-          what runs at once decides how high a tank must stand.
+          No place that this tank feeds says what it wants. Enter at Outlets the flow and pressure that each wants.
         </p>
         <div v-if="needs.situations.length > 0" class="scroll">
           <table data-test="stand-situations">
