@@ -5,6 +5,7 @@ export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } fr
 export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
+export { partAround } from './part.ts';
 export { routeTo, takers, type Route } from './route.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
 export {

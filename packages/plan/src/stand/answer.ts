@@ -207,6 +207,18 @@ export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
   };
 }
 
+/** Findings by tank: a plan is never changed in place, so a tank that is the same has the same. */
+const kept = new WeakMap<Tank, { readonly site: Plan['site']; readonly findings: readonly Finding[] }>();
+
 /** Findings of every stand that is entered. */
-export const standFindings = (plan: Plan): Finding[] =>
-  worstFirst(plan.nodes.flatMap((n) => (n.kind === 'tank' && n.stand ? standAnswer(plan, n).findings : [])));
+export function standFindings(plan: Plan): Finding[] {
+  const found = plan.nodes.flatMap((n): readonly Finding[] => {
+    if (n.kind !== 'tank' || !n.stand) return [];
+    const before = kept.get(n);
+    if (before && before.site === plan.site) return before.findings;
+    const { findings } = standAnswer(plan, n);
+    kept.set(n, { site: plan.site, findings });
+    return findings;
+  });
+  return worstFirst(found);
+}

@@ -8,6 +8,8 @@ type Api = Remote<{ slowAnswers: (plan: Plan, id: string) => SlowAnswers }>;
 
 /** How long after an edit the worker is asked, ms: typing on does not queue up work. */
 const SETTLE_MS = 60;
+/** A running answer that is older than this is cut off by the next, ms. */
+const LONG_MS = 1000;
 
 export function useSlowAnswers(
   plan: Readonly<Ref<Plan | null>>,
@@ -22,6 +24,9 @@ export function useSlowAnswers(
   let api: Api | undefined;
   let asked = 0;
   let inFlight = false;
+  /** Another was asked for while one is worked out. */
+  let waiting = false;
+  let begun = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   function begin(): Api {
@@ -37,24 +42,35 @@ export function useSlowAnswers(
     worker = undefined;
     api = undefined;
     inFlight = false;
+    waiting = false;
   }
 
   async function askNow(): Promise<void> {
     const document = plan.value;
     if (!document || !node.value) return;
-    // a running answer nobody waits for any more is cut off
-    if (inFlight) stop();
+    if (inFlight) {
+      // it is nearly done, and a new worker costs more; one that takes long is cut off
+      if (performance.now() - begun < LONG_MS) {
+        waiting = true;
+        return;
+      }
+      stop();
+    }
     const mine = ++asked;
     inFlight = true;
+    begun = performance.now();
     try {
       const answer = await begin().slowAnswers(document, node.value);
-      if (mine === asked) answers.value = answer;
+      if (mine === asked && !waiting) answers.value = answer;
     } catch {
       if (mine === asked) answers.value = null;
     } finally {
       if (mine === asked) {
         inFlight = false;
-        busy.value = false;
+        const again = waiting;
+        waiting = false;
+        if (again) void askNow();
+        else busy.value = false;
       }
     }
   }

@@ -2,6 +2,7 @@
 import { compilePlan, levelFor, type Compiled } from '@vernal-slope/plan/compile';
 import {
   bestWiderPipe,
+  partAround,
   refillOf,
   routeTo,
   solvePlan,
@@ -47,7 +48,8 @@ function figures(
 }
 
 /** Everything slow that the judgement of one node asks for. */
-export function slowAnswers(plan: Plan, id: string): SlowAnswers {
+export function slowAnswers(whole: Plan, id: string): SlowAnswers {
+  const plan = partAround(whole, id);
   const c = compilePlan(plan);
   const refill = refillOf(c, id);
   const remedy = bestWiderPipe(c, id);
