@@ -48,6 +48,7 @@ export {
   buy,
   standParts,
   STOCK,
+  STOCK_FEET,
   type Bought,
   type Fastener,
   type Piece,

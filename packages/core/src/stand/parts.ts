@@ -74,8 +74,9 @@ export interface Bought {
   /** Pieces longer than any stock, m */ readonly tooLong: readonly number[];
 }
 
-/** Lengths that timber is sold in, m (8 to 20 ft and the metric ones near them; common practice). */
+/** Lengths that timber is sold in, m: by the metre, and by the foot from 8 to 20 (common practice). */
 export const STOCK = [2.4, 3.0, 3.6, 4.2, 4.8, 6.0] as const;
+export const STOCK_FEET = [8, 10, 12, 14, 16, 20].map((feet) => feet * 0.3048);
 /** What one saw cut takes, m. */
 const KERF = 0.003;
 

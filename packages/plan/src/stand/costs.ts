@@ -1,5 +1,5 @@
 // What a stand is made of, as lines that can be priced.
-import { bags, buy, type PieceOf, type StandParts } from '@vernal-slope/core/stand';
+import { bags, buy, STOCK, STOCK_FEET, type PieceOf, type StandParts } from '@vernal-slope/core/stand';
 import { mmOfMetres } from '../compile/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { SECTION_ROWS } from '../catalogue/index.ts';
@@ -31,8 +31,12 @@ export interface PartLine {
 export const sectionName = (widthMm: number, depthMm: number): string | undefined =>
   SECTION_ROWS.find((s) => Math.abs(s.widthMm - widthMm) < 1 && Math.abs(s.depthMm - depthMm) < 1)?.name;
 
-/** Lines of timber by section, of concrete by the bag, of gravel and fasteners, priced where the plan has a price. */
-export function partLines(plan: Plan, parts: StandParts): PartLine[] {
+/** Lines of timber by section, of concrete by the bag, of gravel and fasteners, priced where the plan has a price; bags and lengths as sold. */
+export function partLines(
+  plan: Plan,
+  parts: StandParts,
+  units: 'metric' | 'us' = plan.settings?.units ?? 'metric',
+): PartLine[] {
   const prices = new Map(plan.prices?.parts?.map((p) => [p.part, p.each]));
   const priced = (line: PartLine): PartLine => {
     const price = prices.get(line.part);
@@ -47,8 +51,9 @@ export function partLines(plan: Plan, parts: StandParts): PartLine[] {
     entry.of.add(p.of);
     sections.set(key, entry);
   }
+  const stock = units === 'us' ? STOCK_FEET : STOCK;
   const lines: PartLine[] = [...sections].map(([part, s]) => {
-    const b = buy(s.lengths);
+    const b = buy(s.lengths, stock);
     return {
       part,
       kind: 'timber',
@@ -65,7 +70,7 @@ export function partLines(plan: Plan, parts: StandParts): PartLine[] {
       tooLong: b.tooLong,
     };
   });
-  const bag = BAG_KG[plan.settings?.units === 'us' ? 'us' : 'metric'];
+  const bag = BAG_KG[units];
   lines.push({
     part: 'concrete bag',
     kind: 'concrete',

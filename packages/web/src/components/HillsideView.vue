@@ -257,6 +257,13 @@ function legAt(event: MouseEvent): LegRef | null {
   return found ? { line: found.line, leg: found.leg } : null;
 }
 
+/** The leg under the pointer, told when it changes; nothing is lit while a place is dragged. */
+function hover(event: MouseEvent): void {
+  if (held.value) return;
+  const now = legAt(event);
+  if (now?.line !== props.hovered?.line || now?.leg !== props.hovered?.leg) emit('hover', now);
+}
+
 /** Places of the drawn way that can be slid up and down the slope. */
 const sliding = computed(() =>
   props.slides
@@ -358,7 +365,7 @@ const summary = computed(() => {
       tabindex="0"
       role="group"
       :aria-label="summary"
-      @mousemove="emit('hover', legAt($event))"
+      @mousemove="hover"
       @mouseleave="emit('hover', null)"
       @click="
         (event) => {

@@ -3,7 +3,7 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { StandDesign } from '@vernal-slope/core/stand';
-import { showText } from '../display/quantities.ts';
+import { showText, tapeText } from '../display/quantities.ts';
 import { elevation, PERSON_HEIGHT, type Box, type Elevation, type Measure } from '../stand/drawing.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -79,7 +79,7 @@ interface Line {
 }
 /** A measure as its line with two ticks, and its words. */
 function measureLine(m: Measure, x0: number, right: number): Line {
-  const text = showText(m.value, 'height', settings.units);
+  const text = tapeText(m.value, settings.units);
   if (m.along === 'x') {
     const [a, b] = [x0 + m.x1 * scale.value, x0 + m.x2 * scale.value];
     const at = y(front.value.bottom) + 22 + m.row * 20;
@@ -162,7 +162,7 @@ const words = computed(
         <circle v-bind="d.person.head" />
         <path :d="d.person.body" :stroke-width="d.person.width" />
         <text :x="d.person.label.x" :y="d.person.label.y" text-anchor="middle">
-          {{ showText(PERSON_HEIGHT, 'height', settings.units) }}
+          {{ tapeText(PERSON_HEIGHT, settings.units) }}
         </text>
       </g>
       <template v-for="v in d.views" :key="`${v.key}-measures`">

@@ -5,7 +5,7 @@ import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Stand } from '@vernal-slope/plan/schema';
 import { BAG_KG, partLines, type PartLine, type StandAnswer } from '@vernal-slope/plan/stand';
-import { fixed, readPrice, showPrice, showText, unitFor } from '../display/quantities.ts';
+import { fixed, readPrice, showPrice, showText, tapeText, unitFor } from '../display/quantities.ts';
 import { FASTENER_WORDS, PIECE_WORDS } from '../display/standwords.ts';
 import { dateText } from '../display/waterwords.ts';
 import { useSettings } from '../stores/settings.ts';
@@ -18,13 +18,11 @@ const props = defineProps<{
 }>();
 const settings = useSettings();
 const parts = computed(() => props.answer.parts);
-const lines = computed(() => (parts.value ? partLines(props.plan, parts.value) : []));
-const h = (m: number): string => showText(m, 'height', settings.units);
+const lines = computed(() => (parts.value ? partLines(props.plan, parts.value, settings.units) : []));
+const h = (m: number): string => tapeText(m, settings.units);
 const section = (w: number, d: number): string =>
   `${showText(w, 'section', settings.units).replace(/\s.*/, '')} × ${showText(d, 'section', settings.units)}`;
-const bag = computed(() =>
-  props.plan.settings?.units === 'us' ? '80 lb' : showText(BAG_KG.metric, 'mass', settings.units),
-);
+const bag = computed(() => (settings.units === 'us' ? '80 lb' : showText(BAG_KG.metric, 'mass', settings.units)));
 const lengthUnit = computed(() => unitFor('distance', settings.units).symbol);
 function what(l: PartLine): string {
   if (l.kind === 'timber') {

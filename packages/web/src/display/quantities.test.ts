@@ -13,6 +13,7 @@ import {
   significant,
   unitFor,
   type Quantity,
+  tapeText,
 } from './quantities.ts';
 
 const QUANTITIES: readonly Quantity[] = [
@@ -107,5 +108,20 @@ describe('costs', () => {
     expect(readPrice(0.5, 'us')).toBeCloseTo(1.64042, 5);
     for (const system of ['metric', 'us'] as const)
       for (const typed of [0.37, 1.6, 24]) expect(Number(showPrice(readPrice(typed, system), system))).toBe(typed);
+  });
+});
+
+describe('a length on the tape', () => {
+  it.each([
+    [2.4, 'us', '7 ft 10½ in'],
+    [1.75, 'us', '5 ft 8⅞ in'],
+    [0.3048, 'us', '1 ft'],
+    [0.00635, 'us', '¼ in'],
+    [0, 'us', '0 in'],
+    // rounds up into the next foot
+    [0.3047, 'us', '1 ft'],
+    [2.4, 'metric', '2.40 m'],
+  ] as const)('of %d m in %s reads %s', (si, system, text) => {
+    expect(tapeText(si, system).replace(/\u00A0/g, ' ')).toBe(text);
   });
 });

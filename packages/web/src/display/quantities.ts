@@ -144,8 +144,8 @@ export const showEntered = (si: number, quantity: Quantity, system: UnitSystem):
 /** What stands in a field: plain digits in the field's unit, enough of them to lose nothing that matters. */
 export function editable(si: number, quantity: Quantity, system: UnitSystem): string {
   const value = fromSI(si, unitFor(quantity, system));
-  const digits =
-    quantity === 'drop' || quantity === 'bore' || quantity === 'section' ? (system === 'metric' ? 2 : 4) : 3;
+  const fine = system === 'metric' ? 2 : 4;
+  const digits = quantity === 'drop' || quantity === 'bore' ? fine : quantity === 'section' ? 2 : 3;
   const text = String(Number(value.toFixed(digits)));
   const decimals = STYLES[quantity].decimals?.[system === 'metric' ? 0 : 1] ?? 0;
   const given = text.split('.')[1]?.length ?? 0;
@@ -277,3 +277,16 @@ export const showPrice = (perMetre: number, system: UnitSystem): string =>
   String(Number((perMetre * toSI(1, unitFor('distance', system))).toFixed(3)));
 export const readPrice = (typed: number, system: UnitSystem): number =>
   Number((typed / toSI(1, unitFor('distance', system))).toFixed(6));
+
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const;
+
+/** A length as a builder reads it from a tape: metres and centimetres, or feet and inches to the nearest eighth. */
+export function tapeText(si: number, system: UnitSystem): string {
+  if (system === 'metric') return showText(si, 'height', system);
+  const eighths = Math.round(fromSI(Math.abs(si), unitFor('section', 'us')) * 8);
+  const [feet, rest] = [Math.floor(eighths / 96), eighths % 96];
+  const [whole, part] = [Math.floor(rest / 8), EIGHTHS[rest % 8]];
+  const inches = `${whole > 0 || part === '' ? whole : ''}${part}`;
+  const words = [...(feet > 0 ? [`${feet}\u00A0ft`] : []), ...(rest > 0 || feet === 0 ? [`${inches}\u00A0in`] : [])];
+  return `${si < 0 && eighths > 0 ? '−' : ''}${words.join(' ')}`;
+}
