@@ -18,7 +18,9 @@ const HEIGHT = 24;
 const GLYPH = 28;
 /** Half of a mark that must stay free to be seen and taken hold of. */
 const MARK = 8;
-const TRIES = [0, -1, 1, 2, -2, 3, -3, 4, -4, 5];
+const TRIES = [0, -1, 1, -2, 2, 3];
+/** Where marks are in the way too, it is looked further. */
+const FURTHER = [...TRIES, -3, 4, -4, 5];
 
 /**
  * Places labels one after the other, each at the first of a few heights where it overlaps no other and no mark; shrunk
@@ -37,12 +39,13 @@ export function placeLabels(
   }));
   const free = (x0: number, x1: number, y0: number, y1: number): boolean =>
     taken.every((t) => x1 <= t.x0 || x0 >= t.x1 || y1 <= t.y0 || y0 >= t.y1);
+  const tries = marks.length > 0 ? FURTHER : TRIES;
   const out: PlacedLabel[] = [];
   for (const w of wanted) {
     for (const small of [false, true]) {
       const half = (small ? GLYPH : w.width) / 2;
       const left = Math.min(Math.max(half + 4, w.x), bounds.width - half - 4);
-      const step = TRIES.find((t) => {
+      const step = tries.find((t) => {
         const top = w.y + t * (HEIGHT + 2);
         return top >= 0 && top + HEIGHT <= bounds.height && free(left - half, left + half, top, top + HEIGHT);
       });
