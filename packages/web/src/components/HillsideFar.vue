@@ -16,11 +16,17 @@ interface FarTag {
 const props = defineProps<{ places: readonly FarTag[]; width: number; height: number }>();
 const emit = defineEmits<{ choose: [id: string] }>();
 
+/** px */
+const PHONE = 700;
+const NAMES_ON_A_PHONE = 3;
+const GLYPH = 28;
 const inside = (px: number): boolean => px >= 0 && px <= props.width;
 /** Places at the ends of lines behind, apart from each other where they would touch. */
 const far = computed(() => {
   const seen = props.places.filter((e) => inside(e.x));
-  const width = (name: string): number => Math.min(150, 42 + 7 * name.length);
+  // on a phone many names would hide the slope: their drops alone lead there
+  const tight = props.width < PHONE && seen.length > NAMES_ON_A_PHONE;
+  const width = (name: string): number => (tight ? GLYPH : Math.min(150, 42 + 7 * name.length));
   const placed = placeLabels(
     seen.map((e) => ({ id: e.id, x: e.x, y: e.y - 26, width: width(e.name) })),
     // above the distances
@@ -28,7 +34,7 @@ const far = computed(() => {
   );
   return placed.flatMap((p) => {
     const tag = seen.find((e) => e.id === p.id);
-    return tag ? [{ ...tag, ...p }] : [];
+    return tag ? [{ ...tag, ...p, small: tight || p.small }] : [];
   });
 });
 </script>
