@@ -54,6 +54,9 @@ const NET = 0.75;
 /** Friction of a plastic tank on boards (assumption). */
 const ON_BOARDS = 0.3;
 
+/** Stands with every check. */
+const FIRST_LOOK = 'A first look at one thing that can go wrong. It is no design and no approval.';
+
 const term = (
   key: string,
   tex: string,
@@ -104,6 +107,7 @@ function check(
         assumptions: s.assumptions,
       },
     });
+  const borne = Number.isFinite(ratio);
   return {
     code,
     demand: demand.value,
@@ -113,11 +117,12 @@ function check(
     working: {
       code: `stand-${code}`,
       of: 'the stand',
-      rule: '\\frac{ {{d}} }{ {{c}} }',
+      rule: borne ? '\\frac{ {{d}} }{ {{c}} }' : '{{d}}',
       terms: [side('d', 'E', demand), side('c', 'R', capacity)],
-      result: { tex: 'E/R', value: Number.isFinite(ratio) ? ratio : 0, dimension: 'ratio' },
+      // where nothing bears it there is no share: the demand stands alone
+      result: borne ? { tex: 'E/R', value: ratio, dimension: 'ratio' } : { tex: 'E', value: demand.value, dimension },
       source,
-      assumptions: ['A first look at one thing that can go wrong. It is no design and no approval.', ...assumptions],
+      assumptions: [FIRST_LOOK, ...(borne ? [] : ['Nothing here bears it, so no share can be given.']), ...assumptions],
     },
   };
 }
@@ -337,24 +342,49 @@ function slenderCheck(c: PostColumn): StandCheck {
   );
 }
 
-const bearsSide = (c: PostColumn, section: Section, duration: string): Side => ({
-  rule: '{{f}} \\cdot {{cp}} \\cdot {{a}}',
-  also: [
-    'C_P = \\frac{1+\\alpha}{2c} - \\sqrt{\\left(\\frac{1+\\alpha}{2c}\\right)^2 - \\frac{\\alpha}{c}},\\quad \\alpha = \\frac{F_{cE}}{F_c^*},\\quad F_{cE} = \\frac{0.822\\,E_\\mathrm{min}}{(\\ell_e/d)^2}',
-  ],
-  name: 'what one post may bear',
-  value: c.bears,
-  terms: [
-    term('f', 'F_c^*', `compression with its factors, ${duration}`, c.fcStar, 'stress', {
-      source: section.timber.source,
-    }),
-    term('cp', 'C_P', `stability, c ${STABILITY_C.sawn}, ${HELD[c.along]}`, c.stability, 'ratio'),
-    term('a', 'A', 'section', area(section), 'area', entered),
-    term('s', '\\ell_e/d', 'slenderness', c.slenderness, 'ratio'),
-    term('fce', 'F_{cE}', 'stress at which it buckles', c.fcE, 'stress'),
-    term('e', "E_\\mathrm{min}'", 'modulus for stability', c.eMin, 'stress', { source: section.timber.source }),
-  ],
-});
+/** How the value of compression along the grain came about. */
+function compressionWorking(section: Section, v: TimberValues, duration: string): Working {
+  const f = v.factors;
+  const { timber } = section;
+  return {
+    code: 'stand-compression',
+    of: 'compression along the grain',
+    rule: '{{f}} \\cdot {{cd}} \\cdot {{cm}} \\cdot {{cf}} \\cdot {{ci}}',
+    terms: [
+      term('f', 'F_c', 'base value', timber.compression, 'stress', { source: timber.source }),
+      term('cd', 'C_D', 'how long the load lasts', f.duration, 'ratio', { source: duration }),
+      term('cm', 'C_M', 'wet or dry service', f.wetCompression, 'ratio', entered),
+      term('cf', 'C_F', 'size', timber.sizeCompression, 'ratio', { source: timber.source }),
+      term('ci', 'C_i', 'incised for treatment', f.incised, 'ratio', entered),
+    ],
+    result: { tex: 'F_c^*', value: v.compression, dimension: 'stress' },
+    source: NDS,
+  };
+}
+
+function bearsSide(d: StandDesign, c: PostColumn, duration: Duration): Side {
+  const section = d.posts;
+  const words = duration === 'wind' ? 'a gust of minutes' : 'a full tank is permanent';
+  const v = timberValues(section.timber, d.use, duration);
+  return {
+    rule: '{{f}} \\cdot {{cp}} \\cdot {{a}}',
+    also: [
+      'C_P = \\frac{1+\\alpha}{2c} - \\sqrt{\\left(\\frac{1+\\alpha}{2c}\\right)^2 - \\frac{\\alpha}{c}},\\quad \\alpha = \\frac{F_{cE}}{F_c^*},\\quad F_{cE} = \\frac{0.822\\,E_\\mathrm{min}}{(\\ell_e/d)^2}',
+    ],
+    name: 'what one post may bear',
+    value: c.bears,
+    terms: [
+      term('f', 'F_c^*', 'compression with its factors', c.fcStar, 'stress', {
+        working: compressionWorking(section, v, words),
+      }),
+      term('cp', 'C_P', `stability, c ${STABILITY_C.sawn}, ${HELD[c.along]}`, c.stability, 'ratio'),
+      term('a', 'A', 'section', area(section), 'area', entered),
+      term('s', '\\ell_e/d', 'slenderness', c.slenderness, 'ratio'),
+      term('fce', 'F_{cE}', 'stress at which it buckles', c.fcE, 'stress'),
+      term('e', "E_\\mathrm{min}'", 'modulus for stability', c.eMin, 'stress', { source: section.timber.source }),
+    ],
+  };
+}
 
 const worse = <T>(list: readonly T[], badness: (x: T) => number): T =>
   list.reduce((a, b) => (badness(b) > badness(a) ? b : a));
@@ -377,88 +407,135 @@ function postChecks(d: StandDesign, loads: StandLoads): StandCheck[] {
       ),
     ],
   };
-  const windy = loads.winds.map((w) => {
-    const columns = postColumns(d, loads, 'wind');
-    const col = worse(columns, (c) => -c.bears);
-    const bent = columns.find((c) => c.along === w.along) ?? col;
-    const push = w.full.turning / w.base / w.leePosts;
-    const p = loads.post + push;
-    const stress = p / area(d.posts);
-    const may = col.bears / area(d.posts);
-    const unbraced = !d.braces[w.along];
-    // a stand without braces holds the wind by bending its posts, as if their feet were fixed
-    const moment = unbraced ? (w.full.force / loads.geometry.posts) * Math.max(0, loads.geometry.postLength) : 0;
-    const depth = w.along === 'front' ? d.posts.width : d.posts.depth;
-    const bending = moment / (area(d.posts) * (depth / 6));
-    const fb = timberValues(d.posts.timber, d.use, 'wind').bending;
-    const left = 1 - stress / bent.fcE;
-    const ratio = moment === 0 ? stress / may : left <= 0 ? Infinity : (stress / may) ** 2 + bending / (fb * left);
-    return { w, col, push, p, stress, may, moment, bending, fb, bent, ratio };
-  });
-  const x = worse(windy, (c) => c.ratio);
-  const axial = x.moment === 0;
   return [
     slenderCheck(slender),
-    check('post-load', 'force', postLoad, bearsSide(still, d.posts, 'a full tank is permanent'), NDS),
-    {
+    check('post-load', 'force', postLoad, bearsSide(d, still, 'permanent'), NDS),
+    worse(
+      loads.winds.map((w) => postInWind(d, loads, w)),
+      (c) => c.ratio,
+    ),
+  ];
+}
+
+/**
+ * The busiest post as a lee post in a gust, the tank full. Braced, it is pressed; without a brace it is bent too, as if
+ * its foot could not turn; pressed past what it buckles at, nothing is left to bend it.
+ */
+function postInWind(d: StandDesign, loads: StandLoads, w: SideWind): StandCheck {
+  const { posts } = d;
+  const columns = postColumns(d, loads, 'wind');
+  const weakest = worse(columns, (c) => -c.bears);
+  const bent = columns.find((c) => c.along === w.along) ?? weakest;
+  const push = w.full.turning / w.base / w.leePosts;
+  const p = loads.post + push;
+  const pressed: Side = {
+    name: 'on a lee post, tank full',
+    value: p,
+    rule: '{{g}} + \\frac{ {{m}} }{ {{b}} \\cdot {{n}} }',
+    source: ASCE,
+    terms: [
+      term('g', 'P_G', 'tank full, no wind', loads.post, 'force'),
+      term('m', 'M_W', `wind ${HELD[w.along]} about the lee edge`, w.full.turning, 'moment', {
+        working: windWorking(d, w),
+      }),
+      term('b', 'B', 'between the outer posts that way', w.base, 'length'),
+      term('n', 'n', 'lee posts', w.leePosts, 'ratio'),
+    ],
+  };
+  const bears = bearsSide(d, weakest, 'wind');
+  if (d.braces[w.along]) return check('post-wind', 'force', pressed, bears, 'NDS 3.7.1 (from memory)');
+
+  const stress = p / area(posts);
+  const may = weakest.bears / area(posts);
+  const moment = (w.full.force / loads.geometry.posts) * Math.max(0, loads.geometry.postLength);
+  const depth = w.along === 'front' ? posts.width : posts.depth;
+  const bending = moment / (area(posts) * (depth / 6));
+  const fb = timberValues(posts.timber, d.use, 'wind').bending;
+  const unbraced =
+    'Without braces the posts bend, as if their feet could not turn. Few feet in the ground are as good as that.';
+  const along = (key: string, tex: string, name: string, s: Side, value: number): Term =>
+    term(key, tex, name, value, 'stress', {
+      working: {
+        code: `stand-post-wind-${key}`,
+        of: name,
+        rule: '\\frac{ {{p}} }{ {{a}} }',
+        terms: [
+          term('p', key === 'fc' ? 'P' : 'R', s.name, s.value, 'force', {
+            working: {
+              code: `stand-post-wind-${key}-p`,
+              of: s.name,
+              rule: s.rule,
+              also: s.also,
+              terms: s.terms,
+              result: { tex: 'P', value: s.value, dimension: 'force' },
+              source: s.source ?? NDS,
+            },
+          }),
+          term('a', 'A', 'section', area(posts), 'area', entered),
+        ],
+        result: { tex, value, dimension: 'stress' },
+        source: NDS,
+      },
+    });
+  const fc = along('fc', 'f_c', 'stress along the post', pressed, stress);
+  const fce = term('fce', 'F_{cE}', 'stress at which it buckles', bent.fcE, 'stress');
+  if (stress >= bent.fcE) {
+    const ratio = stress / bent.fcE;
+    return {
       code: 'post-wind',
-      demand: axial ? x.p : x.ratio,
-      capacity: axial ? x.col.bears : 1,
-      dimension: axial ? 'force' : 'ratio',
-      ratio: x.ratio,
+      demand: stress,
+      capacity: bent.fcE,
+      dimension: 'stress',
+      ratio,
       working: {
         code: 'stand-post-wind',
         of: 'the stand',
-        rule: axial
-          ? '\\frac{ {{p}} }{ {{r}} }'
-          : '\\left(\\frac{ {{fc}} }{ {{may}} }\\right)^2 + \\frac{ {{fb}} }{ {{fbm}} \\left(1 - {{fc}} / {{fce}}\\right) }',
-        terms: [
-          term('p', 'P', 'on a lee post, tank full', x.p, 'force', {
-            working: {
-              code: 'stand-post-wind-p',
-              of: 'a lee post',
-              rule: '{{g}} + \\frac{ {{m}} }{ {{b}} \\cdot {{n}} }',
-              terms: [
-                term('g', 'P_G', 'tank full, no wind', loads.post, 'force'),
-                term('m', 'M_W', `wind ${HELD[x.w.along]} about the lee edge`, x.w.full.turning, 'moment', {
-                  working: windWorking(d, x.w),
-                }),
-                term('b', 'B', 'between the outer posts that way', x.w.base, 'length'),
-                term('n', 'n', 'lee posts', x.w.leePosts, 'ratio'),
-              ],
-              result: { tex: 'P', value: x.p, dimension: 'force' },
-              source: ASCE,
-            },
-          }),
-          term('r', 'R', 'what one post may bear in a gust', x.col.bears, 'force', {
-            working: {
-              code: 'stand-post-wind-r',
-              of: 'a post',
-              ...bearsSide(x.col, d.posts, 'a gust of minutes'),
-              result: { tex: 'R', value: x.col.bears, dimension: 'force' },
-              source: NDS,
-            },
-          }),
-          term('fc', 'f_c', 'stress along the post', x.stress, 'stress'),
-          term('may', "F_c'", 'what it may bear along', x.may, 'stress'),
-          term('fb', 'f_b', 'stress in bending', x.bending, 'stress'),
-          term('fbm', "F_b'", 'what it may bear in bending', x.fb, 'stress'),
-          term('fce', 'F_{cE}', 'stress at which it buckles', x.bent.fcE, 'stress'),
-        ].filter((t) => (axial ? ['p', 'r'].includes(t.key) : true)),
-        result: { tex: 'r', value: Number.isFinite(x.ratio) ? x.ratio : 0, dimension: 'ratio' },
-        source: 'NDS 3.7.1 and 3.9.2 (from memory)',
-        assumptions: [
-          'A first look at one thing that can go wrong. It is no design and no approval.',
-          ...(axial
-            ? []
-            : [
-                'Without braces the posts bend, as if their feet could not turn. Few feet in the ground are as good as that.',
-              ]),
-          ...(Number.isFinite(x.ratio) ? [] : ['The post buckles before the gust bends it: the rule has no figure.']),
-        ],
+        rule: '\\frac{ {{fc}} }{ {{fce}} }',
+        terms: [fc, fce],
+        result: { tex: 'r', value: ratio, dimension: 'ratio' },
+        source: 'NDS 3.9.2: the stress along must stay under that at which it buckles (from memory)',
+        assumptions: [FIRST_LOOK, unbraced, 'It buckles before the gust bends it: bending is not even looked at.'],
       },
+    };
+  }
+  const ratio = (stress / may) ** 2 + bending / (fb * (1 - stress / bent.fcE));
+  return {
+    code: 'post-wind',
+    demand: ratio,
+    capacity: 1,
+    dimension: 'ratio',
+    ratio,
+    working: {
+      code: 'stand-post-wind',
+      of: 'the stand',
+      rule: '\\left(\\frac{ {{fc}} }{ {{may}} }\\right)^2 + \\frac{ {{fb}} }{ {{fbm}} \\left(1 - {{fc}} / {{fce}}\\right) }',
+      terms: [
+        fc,
+        along('may', "F_c'", 'what it may bear along', bears, may),
+        term('fb', 'f_b', 'stress in bending', bending, 'stress', {
+          working: {
+            code: 'stand-post-wind-fb',
+            of: 'stress in bending',
+            rule: '\\frac{ 6 \\cdot {{f}} \\cdot {{h}} }{ {{n}} \\cdot {{a}} \\cdot {{d}} }',
+            terms: [
+              term('f', 'F', `wind ${HELD[w.along]}`, w.full.force, 'force'),
+              term('h', 'h', 'length of a post', loads.geometry.postLength, 'length'),
+              term('n', 'n', 'posts', loads.geometry.posts, 'ratio'),
+              term('a', 'A', 'section', area(posts), 'area', entered),
+              term('d', 'd', 'its depth that way', depth, 'length', entered),
+            ],
+            result: { tex: 'f_b', value: bending, dimension: 'stress' },
+            source: NDS,
+          },
+        }),
+        term('fbm', "F_b'", 'what it may bear in bending', fb, 'stress', { source: posts.timber.source }),
+        fce,
+      ],
+      result: { tex: 'r', value: ratio, dimension: 'ratio' },
+      source: 'NDS 3.7.1 and 3.9.2 (from memory)',
+      assumptions: [FIRST_LOOK, unbraced],
     },
-  ];
+  };
 }
 
 /** How the turning of a gust came about. */

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { applyCommand, remedyCommand } from '../edit/index.ts';
+import type { Working } from '@vernal-slope/core/working';
 import type { Plan, Stand, Tank } from '../schema/index.ts';
 import { optionsOf, servedIn, solvePlan, standFor } from '../solve/index.ts';
 import {
@@ -325,5 +326,49 @@ describe('parts and waits', () => {
       fullOn: '2026-09-22',
       strengthOn: '2026-10-16',
     });
+  });
+});
+
+/** What a working's rule gives with its figures put in: fractions, products, powers and brackets of TeX. */
+function ruleValue(w: Working): number {
+  const terms = new Map(w.terms.map((t) => [t.key, t.value]));
+  let text = w.rule
+    .replace(/\{\{(\w+)\}\}/g, (_, key: string) => `(${terms.get(key)})`)
+    .replace(/\\left|\\right|\\,/g, '')
+    .replace(/\\cdot/g, '*');
+  // innermost fractions first: neither part holds a brace
+  for (let before = ''; before !== text;) {
+    before = text;
+    text = text.replace(/\\frac\{([^{}]*)\}\{([^{}]*)\}/g, '(($1)/($2))').replace(/\^2/g, '**2');
+  }
+  text = text.replace(/\)\s*\(/g, ')*(');
+  expect(text).toMatch(/^[-+*/().\d\se]+$/);
+  return Number(new Function(`return ${text}`)());
+}
+
+describe('workings of the first look', () => {
+  const slight = stood({ posts: { widthMm: 88.9, depthMm: 88.9 }, braces: { front: false, side: false } });
+  const loose = stood({ strapped: false, footing: { anchored: false } });
+  it.each([
+    ['the bakehouse tank', ousel, TANK],
+    ['the barn tank', kestrel, 'barn'],
+    ['posts without braces', slight, TANK],
+    ['nothing tied down', loose, TANK],
+  ])('of %s: every rule, with its figures, gives its result, all the way down', (_, p, id) => {
+    let seen = 0;
+    const follow = (w: Working): void => {
+      seen++;
+      const value = ruleValue(w);
+      expect(Math.abs(value - w.result.value), `${w.code}: ${w.rule}`).toBeLessThanOrEqual(
+        1e-9 * Math.max(1e-9, Math.abs(w.result.value)),
+      );
+      for (const t of w.terms) {
+        if (!t.working) continue;
+        expect(t.working.result.value, t.name).toBeCloseTo(t.value, 9);
+        follow(t.working);
+      }
+    };
+    for (const c of standAnswer(p, tankIn(p, id)).checks) follow(c.working);
+    expect(seen).toBeGreaterThan(40);
   });
 });
