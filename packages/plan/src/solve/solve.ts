@@ -45,14 +45,17 @@ export function nodeFlow(map: NodeMap, flow: Float64Array): number {
   }
 }
 
-/** Solves a compiled plan for one situation; `warm` an earlier answer of a network of the same shape. */
-export function solvePlan(
-  c: Compiled,
-  options: StateOptions = {},
-  warm?: Pick<PlanResult, 'solution' | 'standing'>,
-): PlanResult {
+/** An earlier answer of a network of the same shape, to begin from. */
+export interface Warm extends Pick<PlanResult, 'solution' | 'standing'> {
+  /** Its standing heads hold still: no tank and no source has moved since. */ readonly stillStands?: boolean;
+}
+
+/** Solves a compiled plan for one situation, from an earlier answer where there is one. */
+export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Warm): PlanResult {
   const solution = solve(c.network, { ...stateFor(c, options), warm: warm?.solution });
-  const standing = solve(c.standingNetwork, { ...standingState(c, options), warm: warm?.standing });
+  const standing = warm?.stillStands
+    ? warm.standing
+    : solve(c.standingNetwork, { ...standingState(c, options), warm: warm?.standing });
   const density = c.water.density;
   const nodes = new Map<string, NodeResult>();
   for (const [id, map] of c.nodes) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The hillside: a section true to its heights, with the water standing as high as its pressure.
-import { useElementSize } from '@vueuse/core';
+import { refThrottled, useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
 import { useShownResults } from '../composables/usePassing.ts';
@@ -324,7 +324,12 @@ function nudge(event: KeyboardEvent, end: SlidingEnd): void {
   emit('slide', { ...end, chainage: end.chainage + by });
   emit('slid', true);
 }
-const slideWords = computed(() => {
+/** Said a few times a second: nobody reads or hears more. */
+const slideWords = refThrottled(
+  computed(() => slideText()),
+  120,
+);
+function slideText(): string {
   const still = held.value;
   if (!still) return '';
   const by = (heldAt.value - still.begun) * (still.slide.reversed ? -1 : 1);
@@ -336,7 +341,7 @@ const slideWords = computed(() => {
       ? `, ${showText(node?.pressure ?? 0, 'pressure', settings.units)}, ${showText(node?.flow ?? 0, 'flow', settings.units)}`
       : ''
   }`;
-});
+}
 
 const onKey = useDrawingKeys({
   results: () => shown.value,
@@ -536,7 +541,7 @@ const summary = computed(() => {
         @open="(key) => emit('open', key)"
       />
       <HillsideFar :places="behindEnds" :width="w" :height="h - foot" @choose="(id) => emit('choose', id)" />
-      <p v-if="slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
+      <p v-if="held && slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
         <slot name="switch" />
         <ul class="key" aria-hidden="true">

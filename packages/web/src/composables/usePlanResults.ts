@@ -36,11 +36,16 @@ const sameShape = (a: Network, b: Network): boolean =>
 
 /**
  * Heads and flows alone, from the answer before where the network is of the same shape: quick enough for every frame
- * of a drag. The findings are those of before.
+ * of a drag of the place `moved`. The findings are those of before.
  */
-export function passingResults(plan: Plan, before: PlanResults): PlanResults {
+export function passingResults(plan: Plan, before: PlanResults, moved: string): PlanResults {
   const compiled = compilePlan(plan);
-  const warm = sameShape(compiled.network, before.compiled.network) ? before.result : undefined;
+  const kind = compiled.nodes.get(moved)?.plan.kind;
+  const { solution, standing } = before.result;
+  const warm = sameShape(compiled.network, before.compiled.network)
+    ? // with all shut, water stands as high as its tank, wherever a tap is slid
+      { solution, standing, stillStands: kind === 'outlet' || kind === 'trough' }
+    : undefined;
   const result = solvePlan(compiled, {}, warm);
   return {
     compiled,

@@ -140,6 +140,8 @@ function vesselOf(
 export function sectionOf(results: PlanResults, chosen: string, still?: readonly BehindStrip[]): Section {
   const { compiled, result } = results;
   const chain = chainTo(results, chosen);
+  // a running line that is seen for one frame needs fewer points
+  const samples = results.passing ? 2 : undefined;
   const strips: SectionStrip[] = [];
   const legs: SectionLeg[] = [];
   const vessels: Vessel[] = [];
@@ -171,7 +173,11 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
       ground: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.ground[s] }))),
       pipe: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.pipe[s] }))),
       running: order(
-        gradePoints(geometry, found, found.flow).map((p) => ({ x: at(p.chainage), pipe: p.pipe, line: p.grade })),
+        gradePoints(geometry, found, found.flow, samples).map((p) => ({
+          x: at(p.chainage),
+          pipe: p.pipe,
+          line: p.grade,
+        })),
       ),
       standing: order(geometry.chainage.map((c, s) => ({ x: at(c), z: found.staticGrade[s] }))),
       flows: found.flow !== 0,

@@ -307,7 +307,7 @@ function slideTo(slide: Slide): void {
   slideCommand.value = slidePlace(slide.line, slide.end, slide.chainage);
   const before = slideResults.value ?? results.value;
   const slidden = glimpse(plan.value, slideCommand.value);
-  if (before) slideResults.value = passingResults(slidden, before);
+  if (before) slideResults.value = passingResults(slidden, before, slide.node);
 }
 function slid(done: boolean): void {
   const command = slideCommand.value;
