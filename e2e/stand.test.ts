@@ -139,7 +139,7 @@ describe('parts and waits', () => {
     const bags = number(await (await row.findElement(By.css('td.n'))).getText());
     const price = await row.findElement(By.css('input'));
     await price.sendKeys('dear', Key.TAB);
-    expect(await (await page.find('[data-part="concrete bag"]')).getText()).toContain('above 0');
+    expect(await (await page.find('[data-part="concrete bag"]')).getText()).toContain('a number above 0');
     await price.clear();
     await price.sendKeys('6.5', Key.TAB);
     expect(number(await page.textWhen('stand-cost', (t) => number(t) > 0))).toBeCloseTo(6.5 * bags, 2);

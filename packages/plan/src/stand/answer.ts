@@ -6,6 +6,7 @@ import {
   curing,
   misfits,
   screenStand,
+  standGeometry,
   standParts,
   type Curing,
   type Misfit,
@@ -46,7 +47,9 @@ export interface StandAnswer extends StandRead {
   /** Nothing is entered yet: all of it is where one would start. */ readonly assumed: boolean;
   /** None unless the tank stands on posts that reach. */ readonly checks: readonly StandCheck[];
   readonly loads?: StandLoads;
+  readonly weight: { readonly mass: number; readonly working: Working };
   readonly parts?: StandParts;
+  readonly concrete?: Working;
   readonly misfits: readonly Misfit[];
   readonly engineer: readonly EngineerReason[];
   readonly findings: readonly Finding[];
@@ -55,10 +58,63 @@ export interface StandAnswer extends StandRead {
   /** Under a tank on a pad or berm, Pa */ readonly underPad?: { readonly pressure: number; readonly working: Working };
 }
 
+/** Mass of the full tank, kg. */
+function fullWeight(read: StandRead): { mass: number; working: Working } {
+  const { tank } = read.design;
+  const mass = tank.empty + tank.water;
+  return {
+    mass,
+    working: {
+      code: 'stand-weight',
+      of: 'the full tank',
+      rule: '{{w}} + {{e}}',
+      terms: [
+        {
+          key: 'w',
+          tex: 'm_w',
+          name: 'water to the brim, by its volume and density',
+          value: tank.water,
+          dimension: 'mass',
+        },
+        { key: 'e', tex: 'm_e', name: 'empty tank', value: tank.empty, dimension: 'mass', source: 'entered' },
+      ],
+      result: { tex: 'm', value: mass, dimension: 'mass' },
+      source: 'Density of water at the site’s temperature',
+    },
+  };
+}
+
+/** Concrete of all footings, m³. */
+function concreteOf(read: StandRead, parts: StandParts): Working {
+  const { footing } = read.design;
+  const g = standGeometry(read.design);
+  return {
+    code: 'stand-concrete',
+    of: 'the footings',
+    rule: '{{n}} \\cdot \\left( {{s}}^2 \\cdot {{t}} + 0.785398 \\cdot {{p}}^2 \\cdot {{l}} \\right)',
+    terms: [
+      { key: 'n', tex: 'n', name: 'footings', value: g.posts, dimension: 'ratio' },
+      { key: 's', tex: 's', name: 'side', value: footing.side, dimension: 'length', source: 'entered' },
+      { key: 't', tex: 't', name: 'thickness', value: footing.thickness, dimension: 'length', source: 'entered' },
+      { key: 'p', tex: 'd', name: 'pier, across', value: footing.pier, dimension: 'length', source: 'entered' },
+      {
+        key: 'l',
+        tex: '\\ell',
+        name: 'pier, from the footing to the ground',
+        value: Math.max(0, footing.depth - footing.thickness),
+        dimension: 'length',
+      },
+    ],
+    result: { tex: 'V', value: parts.concrete, dimension: 'volume' },
+    source: 'Square footings, round piers; π/4 = 0.785398',
+    assumptions: ['A tenth more is bought in bags, for waste.'],
+  };
+}
+
 /** Pressure of a full tank on its pad. */
 function padPressure(read: StandRead): { pressure: number; working: Working } {
   const { tank } = read.design;
-  const bottom = tank.front * tank.side * (tank.round ? Math.PI / 4 : 1);
+  const { bottom } = standGeometry(read.design);
   const weight = (tank.empty + tank.water) * GRAVITY;
   const pressure = bearing(weight, bottom);
   return {
@@ -160,6 +216,7 @@ export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
   const reaches = !misfit.some((m) => m.member === 'height' || m.member === 'posts');
   const screened = posts && reaches ? screenStand(design) : undefined;
   const checks = screened?.checks ?? [];
+  const parts = posts && reaches ? standParts(design) : undefined;
   const found: Finding[] = posts ? postFindings(tank, read, checks, misfit) : [];
   const at = tank.id;
   const pad = full.kind === 'pad' || full.kind === 'berm' ? padPressure(read) : undefined;
@@ -186,7 +243,9 @@ export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
     assumed: tank.stand === undefined,
     checks,
     loads: screened?.loads,
-    parts: posts && reaches ? standParts(design) : undefined,
+    weight: fullWeight(read),
+    parts,
+    concrete: parts && concreteOf(read, parts),
     misfits: misfit,
     engineer,
     findings: worstFirst(found),

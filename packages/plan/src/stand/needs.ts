@@ -1,4 +1,5 @@
 // How high a tank must stand in each situation, what else would win the pressure, and what each half metre gives.
+import { pressureOfHead } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
 import { familyOf, findFitting, findPipe, type PipeRow } from '../catalogue/index.ts';
 import { compilePlan, kiloPascals, lpmOfFlow, pascals, type Compiled } from '../compile/index.ts';
@@ -12,6 +13,7 @@ import {
   together,
   type Command,
 } from '../edit/index.ts';
+import { lineLength } from '../positions/index.ts';
 import type { Plan } from '../schema/index.ts';
 import {
   ALL_AT_ONCE,
@@ -28,6 +30,9 @@ import {
   type CostUnit,
   type StandFound,
 } from '../solve/index.ts';
+
+/** Steps of the curve, m. */
+const STEP = 0.5;
 
 /** Outlets and fed troughs that a tank's water reaches without another tank between. */
 export function fedBy(c: Compiled, tank: string): string[] {
@@ -61,6 +66,7 @@ export interface SituationNeed {
 export interface TankNeeds {
   readonly tank: string;
   readonly fed: readonly string[];
+  /** What half a metre of stand is worth, Pa. */ readonly halfMetre: number;
   readonly situations: readonly SituationNeed[];
   /** The situation that asks for the highest stand. */ readonly most?: SituationNeed & {
     found: StandFound & { ok: true };
@@ -98,7 +104,7 @@ export function tankNeeds(plan: Plan, tank: string): TankNeeds {
       (a, s) => (!a || s.found.stand > a.found.stand ? s : a),
       undefined,
     );
-  return { tank, fed: fedBy(c, tank), situations, most };
+  return { tank, fed: fedBy(c, tank), halfMetre: pressureOfHead(STEP, c.water.density), situations, most };
 }
 
 /** The working of a situation's height; undefined where there is none. */
@@ -164,7 +170,7 @@ function changeCommand(plan: Plan, tank: string, change: WayChange): Command | u
     case 'slope': {
       const line = plan.lines.find((l) => l.id === change.line);
       if (!line) return undefined;
-      const total = line.legs.reduce((sum, leg) => sum + leg.lengthM, 0);
+      const total = lineLength(line);
       return together('tank up the slope, on the ground', [
         slidePlace(change.line, 'to', total - change.distance),
         changeNode(tank, 'tank', 'on the ground', (n) => void (n.standM = 0)),
@@ -283,7 +289,7 @@ const SLOPE = { steps: 12, share: 0.9, near: 0.25 } as const;
 function slopeWay(plan: Plan, tank: string): WayChange | undefined {
   for (const line of plan.lines) {
     if (line.to !== tank) continue;
-    const total = line.legs.reduce((sum, leg) => sum + leg.lengthM, 0);
+    const total = lineLength(line);
     const at = (distance: number): WayChange => ({ kind: 'slope', line: line.id, distance });
     const enough = (distance: number): boolean => {
       const command = changeCommand(plan, tank, at(distance));
@@ -402,8 +408,7 @@ export interface HeightCurve {
   readonly points: readonly HeightPoint[];
 }
 
-/** Half a metre, and no more than so many points. */
-const STEP = 0.5;
+/** No more points than this. */
 const MOST_POINTS = 21;
 
 const onStand = (plan: Plan, tank: string, stand: number): Plan => ({

@@ -32,8 +32,8 @@ export function standReport(plan: Plan, tank: Tank): object {
       ...(simple.ground
         ? { upSlope: { line: simple.ground.line, distanceM: simple.ground.distance, groundM: simple.ground.ground } }
         : {}),
-      ...(simple.pad === undefined ? {} : { padM3: simple.pad }),
-      ...(simple.berm === undefined ? {} : { bermM3: simple.berm }),
+      ...(simple.pad === undefined ? {} : { padM3: simple.pad.volume }),
+      ...(simple.berm === undefined ? {} : { bermM3: simple.berm.volume }),
     },
     checks: a.checks.map((c) => ({
       code: c.code,

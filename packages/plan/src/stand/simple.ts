@@ -1,4 +1,5 @@
 // What a tank can stand on instead of posts: ground up the slope, a pad, a berm. Shown before any stand.
+import type { Term, Working } from '@vernal-slope/core/working';
 import type { Plan, Tank } from '../schema/index.ts';
 import { lineGeometry } from '../compile/index.ts';
 import { tankOutside } from './presets.ts';
@@ -62,23 +63,60 @@ export function heapVolume(front: number, side: number, height: number, slope: n
   return (height / 6) * (top + 4 * middle + foot);
 }
 
+export interface Heap {
+  /** m³ */ readonly volume: number;
+  readonly working: Working;
+}
+
 export interface SimpleWays {
   /** m above the tank's ground that must be won */ readonly height: number;
   readonly ground?: GroundSpot;
-  /** m³ of gravel or blocks, of earth; undefined where too high for it */
-  readonly pad?: number;
-  readonly berm?: number;
+  /** Of gravel or blocks, of earth; undefined where too high for it */
+  readonly pad?: Heap;
+  readonly berm?: Heap;
+}
+
+/** A heap under a tank, level for `edge` metres around it. */
+function heapUnder(tank: Tank, height: number, of: string, edge: number, slope: number): Heap {
+  const o = tankOutside(tank);
+  const [front, side] = [o.front + 2 * edge, o.side + 2 * edge];
+  const volume = heapVolume(front, side, height, slope);
+  const length = (key: string, tex: string, name: string, value: number): Term => ({
+    key,
+    tex,
+    name,
+    value,
+    dimension: 'length',
+  });
+  return {
+    volume,
+    working: {
+      code: 'stand-heap',
+      of,
+      rule: '{{h}} \\cdot \\left( {{a}} \\cdot {{b}} + {{m}} \\cdot {{h}} \\cdot ({{a}} + {{b}}) + \\frac{4}{3} \\cdot {{m}}^2 \\cdot {{h}}^2 \\right)',
+      terms: [
+        length('h', 'h', 'height', height),
+        length('a', 'a', `level top, front: the tank and ${edge} m on both sides`, front),
+        length('b', 'b', 'level top, side', side),
+        {
+          key: 'm',
+          tex: 'm',
+          name: 'run of its sides for one of rise',
+          value: slope,
+          dimension: 'ratio',
+          source: 'common practice, no source',
+        },
+      ],
+      result: { tex: 'V', value: volume, dimension: 'volume' },
+      source: 'Prismoidal formula',
+    },
+  };
 }
 
 /** Simple ways to have a tank `height` m higher. */
-export function simpleWays(plan: Plan, tank: Tank, height: number): SimpleWays {
-  const o = tankOutside(tank);
-  const heap = (edge: number, slope: number): number =>
-    heapVolume(o.front + 2 * edge, o.side + 2 * edge, height, slope);
-  return {
-    height,
-    ground: height > 0 ? groundUpSlope(plan, tank, height) : undefined,
-    ...(height > 0 && height <= HIGHEST_PAD ? { pad: heap(PAD_EDGE, PAD_SLOPE) } : {}),
-    ...(height > 0 && height <= HIGHEST_BERM ? { berm: heap(BERM_EDGE, BERM_SLOPE) } : {}),
-  };
-}
+export const simpleWays = (plan: Plan, tank: Tank, height: number): SimpleWays => ({
+  height,
+  ground: height > 0 ? groundUpSlope(plan, tank, height) : undefined,
+  ...(height > 0 && height <= HIGHEST_PAD ? { pad: heapUnder(tank, height, 'a pad', PAD_EDGE, PAD_SLOPE) } : {}),
+  ...(height > 0 && height <= HIGHEST_BERM ? { berm: heapUnder(tank, height, 'a berm', BERM_EDGE, BERM_SLOPE) } : {}),
+});

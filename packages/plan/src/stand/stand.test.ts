@@ -183,6 +183,8 @@ describe('simpler than posts', () => {
   it('proposes pads and berms only as high as is usual', () => {
     const t = tankIn(ousel, TANK);
     expect(Object.keys(simpleWays(ousel, t, 0.5))).toEqual(['height', 'ground', 'pad', 'berm']);
+    const { pad, berm } = simpleWays(ousel, t, 0.5);
+    for (const heap of [pad, berm]) expect(ruleValue(heap!.working)).toBeCloseTo(heap!.volume, 9);
     expect(simpleWays(ousel, t, 1).pad).toBeUndefined();
     expect(simpleWays(ousel, t, 2).berm).toBeUndefined();
   });

@@ -8,6 +8,7 @@ import type { Outlet, PlanNode, Trough } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { todayText } from '../composables/useBudget.ts';
 import { FILE_UNITS, fromSI, toSI } from '../display/quantities.ts';
+import { said } from '../display/faults.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
 
@@ -21,8 +22,6 @@ const node = computed(() => places.value.find((n) => n.id === props.chosen) ?? p
 const trough = computed(() => (node.value?.kind === 'trough' ? node.value : null));
 const outlet = computed(() => (node.value?.kind === 'outlet' ? node.value : null));
 const float = computed(() => trough.value?.inlet?.floatValve);
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
 const onTrough = (label: string, recipe: (n: Trough) => void): string | undefined =>
   said(props.edit(changeNode(node.value.id, 'trough', label, recipe)));
 const onOutlet = (label: string, recipe: (n: Outlet) => void): string | undefined =>

@@ -15,8 +15,9 @@ import {
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { usePipes } from '../composables/usePipes.ts';
 import { nameIn, nominal } from '../display/names.ts';
-import { costText, percent, readPrice, showPrice, showText, unitFor } from '../display/quantities.ts';
+import { costText, percent, showText, unitFor } from '../display/quantities.ts';
 import { useSettings } from '../stores/settings.ts';
+import PriceField from './PriceField.vue';
 import SharedWater from './SharedWater.vue';
 import SituationList from './SituationList.vue';
 import SizesFound from './SizesFound.vue';
@@ -101,22 +102,13 @@ function takeSizes(): void {
   if (found?.ok) emit('try', setSizes(found.sizes, 'the sizes found'));
 }
 const lengthUnit = computed(() => unitFor('distance', settings.units));
-/** What a person pays, by the metre or the foot; empty where nobody said. */
-const priceOf = (pipe: string): string => {
-  const perM = plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
-  return perM === undefined ? '' : showPrice(perM, settings.units);
-};
-/** What was typed and is no price: it stays in its field. */
-const badPrice = ref<{ pipe: string; text: string } | null>(null);
-function setPrice(pipe: string, event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
-  const value = Number(text);
-  badPrice.value = text !== '' && !(value > 0 && value < 1e6) ? { pipe, text } : null;
-  if (badPrice.value) return;
+/** What a person pays a metre. */
+const priceOf = (pipe: string): number | undefined => plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
+function setPrice(pipe: string, perM: number | undefined): void {
   props.edit(
     changePlan('price of pipe', (p) => {
       const kept = (p.prices?.pipes ?? []).filter((row) => row.pipe !== pipe);
-      if (text !== '') kept.push({ pipe, perM: readPrice(value, settings.units) });
+      if (perM !== undefined) kept.push({ pipe, perM });
       p.prices = { ...p.prices, pipes: kept };
     }),
   );
@@ -219,18 +211,12 @@ const setSchool = (event: Event): void => {
               </button>
             </td>
             <td class="n">
-              <input
-                class="price"
-                type="text"
-                inputmode="decimal"
-                autocomplete="off"
-                placeholder="…"
-                :value="badPrice?.pipe === k.pipe ? badPrice.text : priceOf(k.pipe)"
-                :aria-label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
-                :aria-invalid="badPrice?.pipe === k.pipe ? 'true' : undefined"
-                @change="setPrice(k.pipe, $event)"
+              <PriceField
+                :price="priceOf(k.pipe)"
+                per-metre
+                :label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
+                @price="(perM) => setPrice(k.pipe, perM)"
               />
-              <small v-if="badPrice?.pipe === k.pipe" class="short" role="alert">a number above 0</small>
             </td>
             <td class="n">
               <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'cost' })">
@@ -354,20 +340,6 @@ td small {
 
 td .short {
   color: var(--brick-ink);
-}
-
-.price {
-  width: 68px;
-  min-height: 26px;
-  padding: 0 6px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  text-align: right;
-}
-
-.price[aria-invalid] {
-  border-color: var(--brick);
 }
 
 tr.now {

@@ -21,6 +21,8 @@ const props = defineProps<{
   live?: boolean;
   /** May be left empty: nothing is asked then. */
   optional?: boolean;
+  /** May be emptied: takes the figure out. */
+  clear?: () => void;
 }>();
 const emit = defineEmits<{
   next: [backwards: boolean];
@@ -66,6 +68,11 @@ function putBack(): void {
 /** Takes what was typed; keeps it in the field when it cannot be used. */
 function attempt(): boolean {
   if (!dirty.value) return true;
+  if (draft.value.trim() === '' && props.clear && props.value !== undefined) {
+    error.value = '';
+    props.clear();
+    return true;
+  }
   if (draft.value.trim() === shown.value || (props.optional && draft.value.trim() === '')) {
     putBack();
     return true;

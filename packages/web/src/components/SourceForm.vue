@@ -28,6 +28,7 @@ import {
   type Quantity,
 } from '../display/quantities.ts';
 import { MONTHS } from '../display/waterwords.ts';
+import { said } from '../display/faults.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
@@ -40,8 +41,6 @@ const props = defineProps<{
   edit: (command: Command) => readonly Fault[];
 }>();
 const settings = useSettings();
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message}: ${faults[0].advice}.`;
 const change = (label: string, recipe: (s: Source) => void): string | undefined =>
   said(props.edit(changeNode(props.source.id, 'source', label, recipe)));
 

@@ -14,8 +14,8 @@ const level = (ratio: number): string => (ratio > 1 ? 'over' : ratio > NEAR ? 'n
 </script>
 
 <template>
-  <div class="scroll">
-    <table data-test="stand-checks">
+  <div class="sideways">
+    <table class="rows" data-test="stand-checks">
       <thead>
         <tr>
           <th>Looked at</th>
@@ -44,36 +44,8 @@ const level = (ratio: number): string => (ratio > 1 ? 'over' : ratio > NEAR ? 'n
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 3px 8px 3px 0;
-  border-top: var(--line-hair) solid var(--rule);
-  text-align: left;
-  font-weight: 400;
-}
-
-thead th {
-  font-size: var(--text-s);
-  font-weight: 700;
-}
-
-.n {
+td.n {
   font-family: var(--font-figure);
-  text-align: right;
-  white-space: nowrap;
-}
-
-thead .n {
-  font-family: inherit;
 }
 
 .used {

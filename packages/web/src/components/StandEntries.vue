@@ -4,9 +4,12 @@ import { computed } from 'vue';
 import { SOIL_ROWS, TIMBER_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Stand, Tank } from '@vernal-slope/plan/schema';
 import type { FullStand } from '@vernal-slope/plan/stand';
-import { FILE_UNITS, fromSI, toSI, type Quantity } from '../display/quantities.ts';
+import { FILE_UNITS, fromSI, showText, toSI, type Quantity } from '../display/quantities.ts';
+import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
+import QuantityField from './QuantityField.vue';
 import SectionField from './SectionField.vue';
+import TickRow from './TickRow.vue';
 
 const props = defineProps<{
   tank: Tank;
@@ -14,6 +17,7 @@ const props = defineProps<{
   change: (label: string, recipe: (stand: Stand) => void) => string | undefined;
 }>();
 
+const settings = useSettings();
 /** Groups of the stand whose fields are entered. */
 type Group = 'timber' | 'platform' | 'joists' | 'beams' | 'posts' | 'braces' | 'footing' | 'wind';
 const set = (group: Group, label: string, values: object): string | undefined =>
@@ -71,7 +75,6 @@ const grades = computed(() => [
   ...new Map(TIMBER_ROWS.filter((r) => r.species === props.full.timber.species).map((r) => [r.grade, r.gradeName])),
 ]);
 const text = (event: Event): string => (event.target as HTMLSelectElement).value;
-const ticked = (event: Event): boolean => (event.target as HTMLInputElement).checked;
 const number = (event: Event): number => Number(text(event));
 /** Lengths as bought, where the timber is there already. */
 const LENGTHS = [
@@ -124,13 +127,11 @@ const LENGTHS = [
         :limits="{ min: 0.5, max: 100_000 }"
         :commit="(si) => change('weight of the empty tank', (s) => void (s.emptyTankKg = Number(si.toFixed(1))))"
       />
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.strapped"
-          @change="change('straps', (s) => void (s.strapped = ticked($event)))"
-        />the tank is strapped down</label
-      >
+      <TickRow
+        label="the tank is strapped down"
+        :checked="full.strapped"
+        @tick="(on) => change('straps', (s) => void (s.strapped = on))"
+      />
     </div>
     <div>
       <h3>Posts and braces</h3>
@@ -161,29 +162,23 @@ const LENGTHS = [
           <option :value="3">3</option>
         </select></EntryRow
       >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          data-test="brace-front"
-          :checked="full.braces.front"
-          @change="set('braces', 'braces of the front', { front: ticked($event) })"
-        />crossed braces on front and back</label
-      >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          data-test="brace-side"
-          :checked="full.braces.side"
-          @change="set('braces', 'braces of the sides', { side: ticked($event) })"
-        />crossed braces on both sides</label
-      >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.braces.girts === 1"
-          @change="set('braces', 'girt', { girts: ticked($event) ? 1 : 0 })"
-        />a girt half way up, braces above and below it</label
-      >
+      <TickRow
+        test="brace-front"
+        label="crossed braces on front and back"
+        :checked="full.braces.front"
+        @tick="(on) => set('braces', 'braces of the front', { front: on })"
+      />
+      <TickRow
+        test="brace-side"
+        label="crossed braces on both sides"
+        :checked="full.braces.side"
+        @tick="(on) => set('braces', 'braces of the sides', { side: on })"
+      />
+      <TickRow
+        label="a girt half way up, braces above and below it"
+        :checked="full.braces.girts === 1"
+        @tick="(on) => set('braces', 'girt', { girts: on ? 1 : 0 })"
+      />
       <EntryRow label="Braces"
         ><SectionField
           :width-mm="full.braces.widthMm"
@@ -209,43 +204,29 @@ const LENGTHS = [
           <option v-for="[id, name] in grades" :key="id" :value="id">{{ name }}</option>
         </select></EntryRow
       >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.timber.wet"
-          @change="set('timber', 'wet service', { wet: ticked($event) })"
-        />out in the weather (wet service)</label
-      >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.timber.incised"
-          @change="set('timber', 'incising', { incised: ticked($event) })"
-        />incised for treatment</label
-      >
+      <TickRow
+        label="out in the weather (wet service)"
+        :checked="full.timber.wet"
+        @tick="(on) => set('timber', 'wet service', { wet: on })"
+      />
+      <TickRow
+        label="incised for treatment"
+        :checked="full.timber.incised"
+        @tick="(on) => set('timber', 'incising', { incised: on })"
+      />
       <details class="small">
         <summary>Timber that is there already</summary>
         <EntryRow v-for="[group, label] in LENGTHS" :key="group" :label="label"
-          ><input
-            class="bought"
-            type="text"
-            inputmode="decimal"
-            :value="full[group].lengthM ?? ''"
-            placeholder="as needed"
-            :aria-label="`${label}, m`"
-            @change="
-              (event) => {
-                const value = Number(text(event).replace(',', '.'));
-                change(label.toLowerCase(), (s) => {
-                  const g = (s[group] ??= {});
-                  if (value > 0) g.lengthM = value;
-                  else delete g.lengthM;
-                });
-              }
-            "
-          />
-          m</EntryRow
-        >
+          ><QuantityField
+            :value="full[group].lengthM"
+            quantity="height"
+            :label="label"
+            :limits="{ min: 0.05, max: 30 }"
+            :commit="(si) => set(group, label.toLowerCase(), { lengthM: m(si) })"
+            :clear="() => void change(label.toLowerCase(), (s) => void delete s[group]?.lengthM)"
+            show-unit
+        /></EntryRow>
+        <p class="muted">Left empty, each is as long as it must be.</p>
       </details>
     </div>
     <div>
@@ -259,13 +240,11 @@ const LENGTHS = [
         :limits="{ min: r.min, max: r.max }"
         :commit="r.commit"
       />
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.footing.anchored"
-          @change="set('footing', 'anchors', { anchored: ticked($event) })"
-        />posts anchored to their footings</label
-      >
+      <TickRow
+        label="posts anchored to their footings"
+        :checked="full.footing.anchored"
+        @tick="(on) => set('footing', 'anchors', { anchored: on })"
+      />
       <EntryRow label="Ground"
         ><select
           :value="full.soil"
@@ -287,7 +266,7 @@ const LENGTHS = [
         :value="full.wind.gustMs"
         quantity="gust"
         :limits="{ min: 5, max: 120 }"
-        note="From the local code’s map. 40 m/s stands here until you enter it (assumption)."
+        :note="`From the local code’s map. ${showText(40, 'gust', settings.units)} stands here until you enter it (assumption).`"
         :commit="(si) => set('wind', 'gust', { gustMs: Number(si.toFixed(2)) })"
       />
       <EntryRow label="Around it"
@@ -301,13 +280,11 @@ const LENGTHS = [
           <option value="shore">open water, flat</option>
         </select></EntryRow
       >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.wind.crest"
-          @change="set('wind', 'crest', { crest: ticked($event) })"
-        />on a crest or the lip of a slope</label
-      >
+      <TickRow
+        label="on a crest or the lip of a slope"
+        :checked="full.wind.crest"
+        @tick="(on) => set('wind', 'crest', { crest: on })"
+      />
       <EntryRow label="Earthquakes there"
         ><select
           :value="full.earthquake"
@@ -320,13 +297,11 @@ const LENGTHS = [
           <option value="high">strong</option>
         </select></EntryRow
       >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="full.peopleNear"
-          @change="change('people near', (s) => void (s.peopleNear = ticked($event)))"
-        />people walk, work or sleep near or under it</label
-      >
+      <TickRow
+        label="people walk, work or sleep near or under it"
+        :checked="full.peopleNear"
+        @tick="(on) => change('people near', (s) => void (s.peopleNear = on))"
+      />
     </div>
   </div>
 </template>
@@ -344,27 +319,12 @@ h3 {
   font-size: var(--text-m);
 }
 
-select,
-.bought {
+select {
   width: 100%;
   min-height: var(--hit);
   border: var(--line-hair) solid var(--rule-strong);
   border-radius: var(--radius);
   background: var(--sheet);
-}
-
-.bought {
-  width: 92px;
-  padding: 0 6px;
-  text-align: right;
-}
-
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: var(--hit);
-  border-bottom: var(--line-hair) solid var(--rule);
 }
 
 summary {

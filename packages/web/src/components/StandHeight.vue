@@ -121,8 +121,8 @@ const cost = (w: PressureWay): string => {
         <p v-else-if="needs.situations.length === 0" class="muted">
           No place that this tank feeds says what it wants. Enter at Outlets the flow and pressure that each wants.
         </p>
-        <div v-if="needs.situations.length > 0" class="scroll">
-          <table data-test="stand-situations">
+        <div v-if="needs.situations.length > 0" class="sideways">
+          <table class="rows" data-test="stand-situations">
             <thead>
               <tr>
                 <th>Running at once</th>
@@ -173,8 +173,8 @@ const cost = (w: PressureWay): string => {
         the other ways worked out
       </p>
       <p v-else-if="ways.length === 0" class="muted">No wider pipe, valve or lower need makes a difference here.</p>
-      <div v-else class="scroll">
-        <table data-test="ways">
+      <div v-else class="sideways">
+        <table class="rows" data-test="ways">
           <thead>
             <tr>
               <th>In place of height</th>
@@ -217,9 +217,9 @@ const cost = (w: PressureWay): string => {
         </table>
       </div>
       <p class="small muted">
-        Cheapest for what it wins first. Half a metre of stand is worth about
-        {{ showText(4900, 'pressure', settings.units) }}. Pipe is priced by the plan’s prices, or by its plastic until
-        every size has one.
+        Cheapest for what it wins first. {{ h(0.5) }} of stand is worth about
+        {{ showText(needs.halfMetre, 'pressure', settings.units) }}. Pipe is priced by the plan’s prices, or by its
+        plastic until every size has one.
       </p>
     </template>
   </section>
@@ -253,36 +253,8 @@ h3 {
   margin: 14px 0 4px;
 }
 
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  margin-top: 6px;
-  border-collapse: collapse;
-}
-
 tbody th {
   min-width: 130px;
-}
-
-th,
-td {
-  padding: 3px 8px 3px 0;
-  border-top: var(--line-hair) solid var(--rule);
-  text-align: left;
-  font-weight: 400;
-}
-
-thead th {
-  font-size: var(--text-s);
-  font-weight: 700;
-}
-
-.n {
-  text-align: right;
-  white-space: nowrap;
 }
 
 .short {

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // What the stand takes: pieces to cut, lengths to buy, concrete in bags, fasteners, costs; and the waits of the pour.
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
+import type { Working } from '@vernal-slope/core/working';
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Stand } from '@vernal-slope/plan/schema';
 import { BAG_KG, partLines, type PartLine, type StandAnswer } from '@vernal-slope/plan/stand';
-import { fixed, readPrice, showPrice, showText, tapeText, unitFor } from '../display/quantities.ts';
+import { fixed, showText, tapeText, unitFor } from '../display/quantities.ts';
 import { FASTENER_WORDS, PIECE_WORDS } from '../display/standwords.ts';
 import { dateText } from '../display/waterwords.ts';
 import { useSettings } from '../stores/settings.ts';
+import PriceField from './PriceField.vue';
+import QuantityField from './QuantityField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -16,6 +19,7 @@ const props = defineProps<{
   edit: (command: Command) => readonly Fault[];
   change: (label: string, recipe: (stand: Stand) => void) => string | undefined;
 }>();
+const emit = defineEmits<{ working: [working: Working | undefined] }>();
 const settings = useSettings();
 const parts = computed(() => props.answer.parts);
 const lines = computed(() => (parts.value ? partLines(props.plan, parts.value, settings.units) : []));
@@ -40,18 +44,11 @@ const amount = (l: PartLine): string =>
       ? showText(l.quantity, 'bulk', settings.units)
       : fixed(l.quantity, 0);
 const per = (l: PartLine): string => (l.per === 'm' ? `a ${lengthUnit.value}` : l.per === 'm³' ? 'a m³' : 'each');
-const priceText = (l: PartLine): string =>
-  l.price === undefined ? '' : l.per === 'm' ? showPrice(l.price, settings.units) : String(l.price);
-const bad = ref<{ part: string; text: string } | null>(null);
-function setPrice(l: PartLine, event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
-  const value = Number(text);
-  bad.value = text !== '' && !(value > 0 && value < 1e6) ? { part: l.part, text } : null;
-  if (bad.value) return;
+function setPrice(part: string, each: number | undefined): void {
   props.edit(
     changePlan('price of a part', (p) => {
-      const kept = (p.prices?.parts ?? []).filter((row) => row.part !== l.part);
-      if (text !== '') kept.push({ part: l.part, each: l.per === 'm' ? readPrice(value, settings.units) : value });
+      const kept = (p.prices?.parts ?? []).filter((row) => row.part !== part);
+      if (each !== undefined) kept.push({ part, each });
       p.prices = { ...p.prices, parts: kept };
     }),
   );
@@ -71,15 +68,8 @@ const waits = computed(() => {
     row(curing.strength, dates?.strengthOn, 'the strength it is sold by'),
   ];
 });
-const temperature = computed(() => showText(props.answer.full.pourTemperatureC, 'temperature', settings.units));
-const number = (event: Event): number => Number((event.target as HTMLInputElement).value);
-function setTemperature(event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const value = number(event);
-  if (input.value !== '' && value >= -30 && value <= 50)
-    props.change('warmth of the pour', (s) => void (s.pourTemperatureC = value));
-  else input.value = String(props.answer.full.pourTemperatureC);
-}
+const setTemperature = (celsius: number): string | undefined =>
+  props.change('warmth of the pour', (s) => void (s.pourTemperatureC = Number(celsius.toFixed(1))));
 function setPoured(event: Event): void {
   const { value } = event.target as HTMLInputElement;
   props.change('day of the pour', (s) => {
@@ -93,7 +83,7 @@ function setPoured(event: Event): void {
   <div v-if="parts" class="halves">
     <div>
       <h3>Cut list</h3>
-      <table data-test="cut-list">
+      <table class="rows" data-test="cut-list">
         <thead>
           <tr>
             <th>Piece</th>
@@ -117,19 +107,18 @@ function setPoured(event: Event): void {
           >Day of the pour
           <input type="date" :value="answer.full.pouredOn ?? ''" data-test="poured" @change="setPoured"
         /></label>
-        <label
-          >mean air, °C
-          <input
-            type="number"
-            min="-30"
-            max="50"
-            step="1"
-            class="short-field"
+        <span class="air"
+          >mean air
+          <QuantityField
             :value="answer.full.pourTemperatureC"
-            @change="setTemperature"
-        /></label>
+            quantity="temperature"
+            label="Mean air in the days after the pour"
+            :limits="{ min: -30, max: 50 }"
+            :commit="setTemperature"
+            show-unit
+        /></span>
       </p>
-      <table data-test="curing">
+      <table class="rows" data-test="curing">
         <tbody>
           <tr v-for="w in waits" :key="w.words">
             <th scope="row">{{ w.words }}</th>
@@ -138,15 +127,16 @@ function setPoured(event: Event): void {
         </tbody>
       </table>
       <p class="small muted">
-        At {{ temperature }} concrete hardens {{ fixed(answer.curing.slower, 1) }} times as slowly as at 15 °C
+        At {{ showText(answer.full.pourTemperatureC, 'temperature', settings.units) }} concrete hardens
+        {{ fixed(answer.curing.slower, 1) }} times as slowly as at {{ showText(15, 'temperature', settings.units) }}
         (maturity, Nurse and Saul). 48 to 72 h before load is common practice; full strength takes four weeks. Keep it
         moist a week.
       </p>
     </div>
     <div>
       <h3>To buy</h3>
-      <div class="scroll">
-        <table data-test="parts">
+      <div class="sideways">
+        <table class="rows" data-test="parts">
           <thead>
             <tr>
               <th>Part</th>
@@ -165,17 +155,13 @@ function setPoured(event: Event): void {
               </th>
               <td class="n">{{ amount(l) }}</td>
               <td class="n price">
-                <input
-                  type="text"
-                  inputmode="decimal"
-                  autocomplete="off"
-                  placeholder="…"
-                  :value="bad?.part === l.part ? bad.text : priceText(l)"
-                  :aria-label="`Price of ${what(l)} ${per(l)}`"
-                  :aria-invalid="bad?.part === l.part ? 'true' : undefined"
-                  @change="setPrice(l, $event)"
+                <PriceField
+                  :price="l.price"
+                  :per-metre="l.per === 'm'"
+                  :label="`Price of ${what(l)} ${per(l)}`"
+                  @price="(each) => setPrice(l.part, each)"
                 />
-                <span class="per small">{{ bad?.part === l.part ? 'above 0' : per(l) }}</span>
+                <span class="per small">{{ per(l) }}</span>
               </td>
               <td class="n figure">{{ l.cost === undefined ? '–' : fixed(l.cost, 2) }}</td>
             </tr>
@@ -193,9 +179,12 @@ function setPoured(event: Event): void {
         </table>
       </div>
       <p class="small muted">
-        {{ showText(parts.concrete, 'bulk', settings.units) }} of concrete, a tenth more in bags for waste. Lengths are
-        those that waste least of what is sold. Ground contact wants timber treated for it (UC4A, posts UC4B: AWPA U1)
-        and fasteners hot-dip galvanised or stainless (IRC R317.3).
+        <button type="button" class="figure" title="Show the working" @click="emit('working', answer.concrete)">
+          {{ showText(parts.concrete, 'bulk', settings.units) }}
+        </button>
+        of concrete, a tenth more in bags for waste. Lengths are those that waste least of what is sold. Ground contact
+        wants timber treated for it (UC4A, posts UC4B: AWPA U1) and fasteners hot-dip galvanised or stainless (IRC
+        R317.3).
       </p>
     </div>
   </div>
@@ -214,38 +203,10 @@ h3 {
   font-size: var(--text-m);
 }
 
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 3px 8px 3px 0;
-  border-top: var(--line-hair) solid var(--rule);
-  text-align: left;
-  font-weight: 400;
-  vertical-align: top;
-}
-
-thead th {
-  font-size: var(--text-s);
-  font-weight: 700;
-}
-
 tfoot th,
 tfoot td {
   border-top: 3px double var(--rule-strong);
   font-weight: 700;
-}
-
-.n {
-  text-align: right;
-  white-space: nowrap;
 }
 
 small {
@@ -266,13 +227,6 @@ small {
   text-align: left;
 }
 
-.price input {
-  width: 60px;
-  min-height: 26px;
-  padding: 0 6px;
-  text-align: right;
-}
-
 input {
   min-height: var(--hit);
   border: var(--line-hair) solid var(--rule-strong);
@@ -280,16 +234,15 @@ input {
   background: var(--sheet);
 }
 
-input[aria-invalid] {
-  border-color: var(--brick);
-}
-
-.short-field {
-  width: 64px;
-}
-
 label {
   margin-right: 12px;
+}
+
+.air {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  width: 190px;
 }
 
 @media (max-width: 900px) {

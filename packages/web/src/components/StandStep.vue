@@ -7,6 +7,9 @@ import { changeNode, slidePlace, together, type Command } from '@vernal-slope/pl
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Stand, StandKind, Tank } from '@vernal-slope/plan/schema';
 import {
+  ENGINEER_FROM,
+  HIGHEST_BERM,
+  HIGHEST_PAD,
   membersFor,
   membersOf,
   simpleWays,
@@ -18,7 +21,8 @@ import type { Working } from '@vernal-slope/core/working';
 import type { StandFigures } from '../composables/useStand.ts';
 import { nameIn } from '../display/names.ts';
 import { FILE_UNITS, fromSI, showText } from '../display/quantities.ts';
-import { ENGINEER_WORDS } from '../display/standwords.ts';
+import { engineerText } from '../display/standwords.ts';
+import { said } from '../display/faults.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import StandChecks from './StandChecks.vue';
@@ -47,8 +51,6 @@ const tank = computed(() => props.answer?.tank);
 const high = computed(() => tank.value?.standM ?? 0);
 const h = (m: number): string => showText(m, 'height', settings.units);
 
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
 const changeTank = (label: string, recipe: (t: Tank) => void): string | undefined =>
   tank.value && said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
 /** A first entry makes the stand the plan's own. */
@@ -91,11 +93,8 @@ function upSlope(): void {
 }
 const bulk = (m3: number): string => showText(m3, 'bulk', settings.units);
 const level = computed(() => (tank.value ? levelFor(tank.value, 'start') : 0));
-const reasons = computed(() => props.answer?.engineer.map((r) => ENGINEER_WORDS[r]) ?? []);
+const reasons = computed(() => props.answer?.engineer.map((r) => engineerText(r, settings.units)) ?? []);
 const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
-const weight = computed(() =>
-  props.answer ? showText(props.answer.design.tank.water + props.answer.design.tank.empty, 'mass', settings.units) : '',
-);
 </script>
 
 <template>
@@ -116,7 +115,15 @@ const weight = computed(() =>
         </select></label
       >
       <span class="muted"
-        >full it weighs <span class="figure">{{ weight }}</span></span
+        >full it weighs
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="answer && emit('working', answer.weight.working)"
+        >
+          {{ showText(answer.weight.mass, 'mass', settings.units) }}
+        </button></span
       >
     </div>
     <StandHeight
@@ -137,8 +144,8 @@ const weight = computed(() =>
       <div class="caution" role="note" data-test="engineer">
         <p>
           <strong>A first look, never a design.</strong> 1,000 L of water is a tonne, and a stand that fails kills.
-          Local codes come first. Over {{ h(2) }}, with people near or under it, on bad ground, in earthquake country,
-          or where the code says so, a licensed engineer designs it.
+          Local codes come first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in
+          earthquake country, or where the code says so, a licensed engineer designs it.
         </p>
         <p v-if="reasons.length > 0" data-test="engineer-reasons">
           <strong>This one goes to an engineer:</strong> {{ reasons.join('; ') }}.
@@ -155,14 +162,27 @@ const weight = computed(() =>
           </li>
           <li v-else>No walked line of this tank climbs as high as its platform; look beside the line for a knoll.</li>
           <li v-if="simple?.pad !== undefined">
-            A pad of gravel or blocks as high takes about <span class="figure">{{ bulk(simple.pad) }}</span>.
+            A pad of gravel or blocks as high takes about
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', simple?.pad?.working)"
+            >
+              {{ bulk(simple.pad.volume) }}</button>.
           </li>
           <li v-if="simple?.berm !== undefined">
-            A berm of earth, sides two to one, takes about <span class="figure">{{ bulk(simple.berm) }}</span>, tamped
-            in thin layers.
+            A berm of earth, sides two to one, takes about
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', simple?.berm?.working)"
+            >
+              {{ bulk(simple.berm.volume) }}</button>, tamped in thin layers.
           </li>
           <li v-if="simple?.berm === undefined" class="muted">
-            Too high for a pad ({{ h(0.6) }}) or a berm ({{ h(1.5) }}) by common practice.
+            Too high for a pad ({{ h(HIGHEST_PAD) }}) or a berm ({{ h(HIGHEST_BERM) }}) by common practice.
           </li>
           <li>Stacked pallets, barrels and props: no. They shift, rot and tip, and each 1,000 L is a tonne.</li>
         </ul>
@@ -227,7 +247,7 @@ const weight = computed(() =>
     </section>
     <section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
       <h2 id="parts-title">Parts and waits</h2>
-      <StandParts :plan="plan" :answer="answer" :edit="edit" :change="change" />
+      <StandParts :plan="plan" :answer="answer" :edit="edit" :change="change" @working="(w) => emit('working', w)" />
     </section>
   </template>
 </template>

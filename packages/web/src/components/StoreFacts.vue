@@ -21,6 +21,7 @@ import { todayNumber } from '../composables/useBudget.ts';
 import { FILE_UNITS, fixed, fromSI, percent, showPerDay, showText, toSI } from '../display/quantities.ts';
 import { MONTHS } from '../display/waterwords.ts';
 import type { FigureKey } from '../display/words.ts';
+import { said } from '../display/faults.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import QuantityField from './QuantityField.vue';
@@ -39,8 +40,6 @@ const emit = defineEmits<{ cancel: []; open: [key: FigureKey] }>();
 const settings = useSettings();
 const store = computed(() => tankStore(props.plan, props.tank, props.balance));
 const level = computed(() => levelFor(props.tank, 'start'));
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message}: ${faults[0].advice}.`;
 const change = (label: string, recipe: (t: Tank) => void): string | undefined =>
   said(props.edit(changeNode(props.tank.id, 'tank', label, recipe)));
 const month = ref(new Date().getMonth());

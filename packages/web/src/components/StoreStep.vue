@@ -12,6 +12,7 @@ import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { PlanResults } from '../composables/usePlanResults.ts';
 import { FILE_UNITS, fromSI, showText, type Quantity } from '../display/quantities.ts';
 import type { FigureKey } from '../display/words.ts';
+import { said } from '../display/faults.ts';
 import { useSettings } from '../stores/settings.ts';
 import EntryRow from './EntryRow.vue';
 import NameField from './NameField.vue';
@@ -31,8 +32,6 @@ const settings = useSettings();
 const plan = computed(() => props.results.compiled.plan);
 const tanks = computed(() => plan.value.nodes.filter((n): n is Tank => n.kind === 'tank'));
 const tank = computed(() => tanks.value.find((t) => t.id === props.tank) ?? tanks.value[0]);
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
 const change = (label: string, recipe: (node: Tank) => void): string | undefined =>
   said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
 const shapeIn = computed(() => tankShape(tank.value.shape, tank.value.count));

@@ -47,6 +47,7 @@ import { FILE_UNITS, fromSI, show, showText, toSI, unitFor } from '../display/qu
 import { fittingsText, nameIn, pipeFamily, pipeName } from '../display/names.ts';
 import type { FigureKey } from '../display/words.ts';
 import { downloadText, fileNameOf } from '../files.ts';
+import { said } from '../display/faults.ts';
 import { useSettings } from '../stores/settings.ts';
 import type { Asked } from './AmountDialog.vue';
 import { originOf, useTerrain } from '../stores/terrain.ts';
@@ -124,8 +125,6 @@ const total = computed(() => {
   };
 });
 
-const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${capital(faults[0].message)}: ${faults[0].advice}.`;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const run = (command: Command): string | undefined => said(props.edit(command));
 const changeLeg = (k: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): string | undefined =>

@@ -3,9 +3,18 @@ import type { Finding } from '@vernal-slope/core/judge';
 import type { CheckCode, Fastener, PieceOf, StandCheck } from '@vernal-slope/core/stand';
 import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
 import type { Plan } from '@vernal-slope/plan/schema';
-import type { EngineerReason, PressureWay } from '@vernal-slope/plan/stand';
+import { ENGINEER_FROM, type EngineerReason, type PressureWay } from '@vernal-slope/plan/stand';
 import { nameIn, nominal } from './names.ts';
-import { fixed, percent, showEntered, showText, type Quantity, type UnitSystem } from './quantities.ts';
+import {
+  FILE_UNITS,
+  fixed,
+  fromSI,
+  percent,
+  showEntered,
+  showText,
+  type Quantity,
+  type UnitSystem,
+} from './quantities.ts';
 import { say, type Part } from './words.ts';
 
 /** Name of a check and what it looks at. */
@@ -44,8 +53,8 @@ const QUANTITY: Readonly<Partial<Record<StandCheck['dimension'], Quantity>>> = {
 /** One side of a check as text. */
 export function checkFigure(value: number, dimension: StandCheck['dimension'], system: UnitSystem): string {
   const quantity = QUANTITY[dimension];
-  if (dimension === 'length')
-    return system === 'metric' ? `${fixed(value * 1000, 1)} mm` : showText(value, 'section', system);
+  // a sag is told finer than a size
+  if (dimension === 'length' && system === 'metric') return `${fixed(fromSI(value, FILE_UNITS.mm), 1)}\u00A0mm`;
   return quantity ? showText(value, quantity, system) : fixed(value, 1);
 }
 
@@ -53,8 +62,7 @@ export function checkFigure(value: number, dimension: StandCheck['dimension'], s
 export const usedText = (ratio: number): string =>
   !Number.isFinite(ratio) ? 'far over' : ratio > 9.99 ? 'over 10 times' : percent(ratio);
 
-export const ENGINEER_WORDS: Readonly<Record<EngineerReason, string>> = {
-  height: 'it stands over 2 m',
+const ENGINEER_WORDS: Readonly<Record<Exclude<EngineerReason, 'height'>, string>> = {
   people: 'people are near or under it',
   soil: 'the ground is soft or not known',
   earthquake: 'earthquakes are moderate, strong or not known there',
@@ -62,6 +70,12 @@ export const ENGINEER_WORDS: Readonly<Record<EngineerReason, string>> = {
   over: 'a check here goes over, or members do not reach',
   improvised: 'it is improvised',
 };
+
+/** Why this one goes to an engineer. */
+export const engineerText = (reason: EngineerReason, system: UnitSystem): string =>
+  reason === 'height'
+    ? `it stands over ${showEntered(ENGINEER_FROM.height, 'height', system)}`
+    : ENGINEER_WORDS[reason];
 
 export const PIECE_WORDS: Readonly<Record<PieceOf, string>> = {
   post: 'posts',
@@ -158,7 +172,7 @@ export function standSentence(finding: Finding, system: UnitSystem): Part[] | un
     case 'stand-earthquake-high':
       return say`Earthquake country: water high up is the worst load for a quake, and no check here counts it. It goes to an engineer.`;
     case 'stand-frost-pour':
-      return say`Poured under 5 °C: keep the concrete from freezing until it has hardened, a day or two at the least (ACI 306).`;
+      return say`Poured under ${showText(5, 'temperature', system)}: keep the concrete from freezing until it has hardened, a day or two at the least (ACI 306).`;
     default:
       return undefined;
   }

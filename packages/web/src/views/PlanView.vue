@@ -324,6 +324,11 @@ function choosePlace(node: string): void {
   line.value = '';
   leg.value = null;
 }
+/** Another line in the step's own table. */
+function showLine(next: string): void {
+  line.value = next;
+  leg.value = null;
+}
 function pickLeg(ref: LegRef): void {
   leg.value = ref;
   line.value = ref.line;
@@ -568,12 +573,7 @@ const setTemperature = (event: Event): void => {
           :leg="leg && leg.line === shownLine ? leg.leg : null"
           :hovered="hovered"
           :edit="edit"
-          @line="
-            (next) => {
-              line = next;
-              leg = null;
-            }
-          "
+          @line="showLine"
           @choose="choosePlace"
           @leg="(k) => (leg = { line: shownLine, leg: k })"
           @hover="(ref) => (hovered = ref)"
@@ -593,12 +593,7 @@ const setTemperature = (event: Event): void => {
           :line="shownLine"
           :chosen="chosen"
           :edit="edit"
-          @line="
-            (next: string) => {
-              line = next;
-              leg = null;
-            }
-          "
+          @line="showLine"
           @try="tryIt"
           @working="openMade"
         />
