@@ -179,7 +179,7 @@ const cost = (w: PressureWay): string => {
             <tr>
               <th>In place of height</th>
               <th class="n">Stand then</th>
-              <th class="n">Less by</th>
+              <th class="n less">Less by</th>
               <th>Costs</th>
               <th><span class="visually-hidden">Try it</span></th>
             </tr>
@@ -199,7 +199,7 @@ const cost = (w: PressureWay): string => {
                 </button>
                 <span v-else>{{ w.stand > 0 ? h(w.stand) : 'none' }}</span>
               </td>
-              <td class="n">{{ h(w.gain) }}</td>
+              <td class="n less">{{ h(w.gain) }}</td>
               <td>{{ cost(w) }}</td>
               <td class="n">
                 <button
@@ -264,6 +264,16 @@ tbody th {
 @media (max-width: 900px) {
   .halves {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media (max-width: 640px) {
+  tbody th {
+    min-width: 0;
+  }
+
+  .less {
+    display: none;
   }
 }
 </style>

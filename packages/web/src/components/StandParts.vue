@@ -242,7 +242,8 @@ label {
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  width: 190px;
+  width: 220px;
+  white-space: nowrap;
 }
 
 @media (max-width: 900px) {
