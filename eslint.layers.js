@@ -34,7 +34,11 @@ export const CORE_SUBJECTS = [
 /** Subjects of plan from left to right. */
 export const PLAN_SUBJECTS = [
   'catalogue',
+  'fields',
+  'kinds',
   'schema',
+  'topology',
+  'findings',
   'document',
   'positions',
   'formats',
@@ -134,7 +138,7 @@ export const layerRules = [
     // units have two borders: the plan's convert.ts (and the formats that other programs write) and the web's display module
     files: ['packages/{plan,web,cli,server}/src/**/*.{ts,vue}'],
     ignores: [
-      'packages/plan/src/compile/convert.ts',
+      'packages/plan/src/fields/convert.ts',
       'packages/plan/src/formats/*.ts',
       'packages/web/src/display/quantities.ts',
       '**/*.test.ts',
@@ -145,7 +149,7 @@ export const layerRules = [
         {
           selector:
             "ImportDeclaration[source.value='@vernal-slope/core/units'] ImportSpecifier[imported.name=/^(toSI|fromSI|unit|findUnit)$/]",
-          message: 'convert units in compile/convert.ts or display/quantities.ts only',
+          message: 'convert units in fields/convert.ts or display/quantities.ts only',
         },
       ],
     },

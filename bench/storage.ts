@@ -9,7 +9,7 @@ export function storageBench(): void {
   const inflow = Float64Array.from({ length: DAYS }, (_, d) => (d % 5 === 0 ? 0.4 + 0.3 * Math.sin(d / 58) : 0));
   const demand = Float64Array.from({ length: DAYS }, (_, d) => 0.08 + 0.04 * Math.cos(d / 58));
   const sizes = sizeRange(0.1, 20, SIZES);
-  const all = timeOf(() => void sizeCurve(storeDays(inflow, demand), sizes, 'after'));
+  const all = timeOf(() => void sizeCurve(storeDays(inflow, demand), sizes, 'YAS'));
   let kept = 0;
   const bare = timeOf(() => {
     let sum = 0;

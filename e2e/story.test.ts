@@ -27,7 +27,7 @@ afterAll(async () => {
 const refillText = (): Promise<string> =>
   page.until('the filling', async () => {
     const all = `${await page.text('sentences')} ${await page.text('good-sentences')}`;
-    return /full again in [\d.]+ min/.exec(all)?.[0];
+    return /refill time is [\d.]+ min/.exec(all)?.[0];
   });
 
 describe('the story', () => {
@@ -337,7 +337,7 @@ describe('without the server', () => {
     await page.go('about:blank');
     await app.start();
     await page.go(app.address + OUSEL);
-    expect(await (await page.find('.notice')).getText()).toContain('put back');
+    expect(await page.text('notice')).toContain('put back');
     expect(await page.value('Length of leg 2')).toBe('140');
     await page.saved();
     await page.fill('Length of leg 2', '72');

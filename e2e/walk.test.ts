@@ -211,7 +211,7 @@ describe('a gauge against the walk', () => {
     await page.fill('Gauge with all shut', '57 kPa');
     await page.textWhen('sentences', (t) => !t.includes('closed-hose gauge'));
     await page.fill('Height known from elsewhere', '738.4 m');
-    await page.textWhen('sentences', (t) => t.includes('misses the known height'));
+    await page.textWhen('sentences', (t) => t.includes('The misclosure of'));
     await page.click('undo');
     await page.click('undo');
     await page.click('undo');

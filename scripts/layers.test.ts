@@ -31,7 +31,7 @@ describe('forbidden', () => {
 describe('allowed', () => {
   it.each([
     ['packages/core/src/network/x.ts', "import { boreArea } from '../pipe/index.ts';\nboreArea;"],
-    ['packages/plan/src/compile/convert.ts', "import { toSI } from '@vernal-slope/core/units';\ntoSI;"],
+    ['packages/plan/src/fields/convert.ts', "import { toSI } from '@vernal-slope/core/units';\ntoSI;"],
     ['packages/web/src/x.ts', "import { solvePlan } from '@vernal-slope/plan/solve';\nsolvePlan;"],
   ])('%s: %s', async (file, code) => {
     expect(await rulesBroken(file, code)).toEqual([]);

@@ -5,9 +5,7 @@ import { planJsonSchema, type Plan, type Tank } from '@vernal-slope/plan/schema'
 import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
 import { compilePlan, DEFAULT_MONTH, flowFromLpm, pascals, type StateOptions } from '@vernal-slope/plan/compile';
 import {
-  drawers,
   judgePlan,
-  routeTo,
   sizePlan,
   sizesReport,
   solvePlan,
@@ -15,10 +13,12 @@ import {
   standFor,
   standWorking,
 } from '@vernal-slope/plan/solve';
+import { servedPlaces, routeTo } from '@vernal-slope/plan/topology';
 import { standReport } from '@vernal-slope/plan/stand';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { parseOptions, UsageError, type Options } from './options.ts';
 import { exportWalk, importWalk, type Files } from './walks.ts';
+import { isStore } from '@vernal-slope/plan/kinds';
 
 export interface Output {
   readonly code: 0 | 2;
@@ -124,7 +124,7 @@ function stateOptions(plan: Plan, options: Options): StateOptions {
 
 /** The tank that is named, else the first of the plan. */
 function tankOf(plan: Plan, id: string | undefined): Tank {
-  const tanks = plan.nodes.filter((n): n is Tank => n.kind === 'tank');
+  const tanks = plan.nodes.filter(isStore);
   const tank = id === undefined ? tanks[0] : tanks.find((t) => t.id === id);
   if (!tank) {
     throw id === undefined
@@ -148,10 +148,7 @@ function heightAnswer(plan: Plan, options: Options): object {
     }
   // the tank that is named, else the one that feeds the first outlet
   const route = options.tank === undefined ? routeTo(compilePlan(plan), served[0])?.start : undefined;
-  const tank = tankOf(
-    plan,
-    options.tank ?? (plan.nodes.find((n) => n.id === route)?.kind === 'tank' ? route : undefined),
-  );
+  const tank = tankOf(plan, options.tank ?? (isStore(plan.nodes.find((n) => n.id === route)) ? route : undefined));
   const asked = {
     tank: tank.id,
     outlets: served,
@@ -178,7 +175,7 @@ function heightAnswer(plan: Plan, options: Options): object {
 
 /** The tank that is named, else the first on a stand, else the first. */
 const standingTank = (plan: Plan, id: string | undefined): Tank =>
-  tankOf(plan, id ?? plan.nodes.find((n) => n.kind === 'tank' && (n.standM ?? 0) > 0)?.id);
+  tankOf(plan, id ?? plan.nodes.find((n) => isStore(n) && (n.standM ?? 0) > 0)?.id);
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
@@ -208,7 +205,7 @@ export async function run(args: readonly string[]): Promise<Output> {
       return { code: 0, out: json(report) };
     }
     if (verb === 'size') {
-      const ids = drawers(compilePlan(plan));
+      const ids = servedPlaces(compilePlan(plan));
       for (const id of options.open ?? [])
         if (!ids.includes(id))
           throw fault(

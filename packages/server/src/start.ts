@@ -7,6 +7,7 @@ import { randomBytes } from 'node:crypto';
 import { pino } from 'pino';
 import { openDatabase } from './db/database.ts';
 import { PlanStore } from './db/plans.ts';
+import { openDesk } from './documents/desk.ts';
 import { readDemoPlans } from './demo.ts';
 import { createApp } from './http/app.ts';
 
@@ -61,7 +62,8 @@ export async function start(options: StartOptions): Promise<Running> {
   const database = await openDatabase(process.env.DATABASE_URL ?? `file:${join(options.dataFolder, 'vernal.db')}`);
   const store = new PlanStore(database.db, newId);
   if (options.demoFolder) await store.seedOnce('demo', readDemoPlans(options.demoFolder));
-  const server = createServer(createApp({ store, log, webFolder: options.webFolder, version: VERSION }));
+  const desk = openDesk();
+  const server = createServer(createApp({ store, desk, log, webFolder: options.webFolder, version: VERSION }));
   await listenNear(server, options);
   const { port } = server.address() as AddressInfo;
   const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
@@ -73,7 +75,7 @@ export async function start(options: StartOptions): Promise<Running> {
     (stopping ??= new Promise((resolve) => {
       server.close(() => {
         database.close();
-        resolve();
+        void desk.close().then(() => resolve());
       });
       server.closeIdleConnections();
       setTimeout(() => server.closeAllConnections(), 2000).unref();

@@ -22,6 +22,6 @@ export {
   spreadOver,
   totalNeed,
   type NeedTotals,
-  type Taker,
+  type Consumer,
 } from './need.ts';
 export { bridgeVolume, carries, monthBalance, type MonthBalance } from './balance.ts';

@@ -13,7 +13,7 @@ export function interpolate(rows: readonly (readonly [x: number, y: number])[], 
 }
 
 /** Something that takes water: m³ a day by month, and how a day's water is shared over its 24 hours (sums to 1). */
-export interface Taker {
+export interface Consumer {
   readonly id: string;
   readonly perDay: readonly number[];
   readonly hours: readonly number[];
@@ -60,15 +60,15 @@ export interface NeedTotals {
   /** Hour (0 to 23) in which it falls. */ readonly peakAt: readonly number[];
 }
 
-/** Adds takers up. `losses` is the share of what is sent that leaks or spills on the way, 0 to below 1. */
-export function totalNeed(takers: readonly Taker[], losses: number): NeedTotals {
+/** Adds consumers up. `losses` is the share of what is sent that leaks or spills on the way, 0 to below 1. */
+export function totalNeed(consumers: readonly Consumer[], losses: number): NeedTotals {
   const gross = 1 / (1 - losses);
-  const perDay = Array.from({ length: 12 }, (_, m) => gross * takers.reduce((sum, t) => sum + t.perDay[m], 0));
+  const perDay = Array.from({ length: 12 }, (_, m) => gross * consumers.reduce((sum, t) => sum + t.perDay[m], 0));
   const peaks = perDay.map((_, m) => {
     let most = 0;
     let at = 0;
     for (let h = 0; h < 24; h++) {
-      const hour = gross * takers.reduce((sum, t) => sum + t.perDay[m] * t.hours[h], 0);
+      const hour = gross * consumers.reduce((sum, t) => sum + t.perDay[m] * t.hours[h], 0);
       if (hour > most) {
         most = hour;
         at = h;

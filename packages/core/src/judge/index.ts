@@ -1,4 +1,4 @@
-// Judgements on results, as data: what was found, where, how bad, with the figures. Words live in the views.
+// Judgements on results, as data: what was found, where, with the figures.
 
 /** short: it does not do its job; fair: it does, with something to see to; good: settled. */
 export type Severity = 'short' | 'fair' | 'good';
@@ -16,24 +16,37 @@ export type Remedy =
       readonly to: string;
     };
 
-export interface Finding {
-  readonly code: string;
-  readonly severity: Severity;
-  /** Id of the node or line it is about. */
-  readonly at: string;
-  /** SI values (lengths m, flows m³/s, pressures Pa, times s) and names. */
-  readonly values: Readonly<Record<string, number | string>>;
-  readonly remedy?: Remedy;
+/** What the judges here find, with its values in SI (m, m³, m³/s, Pa, s). */
+export interface JudgedValues {
+  readonly 'outlet-above-water': { readonly above: number };
+  readonly 'no-flow': Readonly<Record<never, never>>;
+  readonly 'pressure-below-minimum': { readonly pressure: number; readonly minimum: number };
+  readonly 'pressure-below-wanted': { readonly pressure: number; readonly wanted: number };
+  readonly 'pressure-enough': { readonly pressure: number; readonly wanted: number };
+  readonly 'flow-below-wanted': { readonly flow: number; readonly wanted: number };
+  readonly 'flow-enough': { readonly flow: number; readonly wanted: number };
+  readonly 'rating-unknown': { readonly pressure: number; readonly chainage: number };
+  readonly 'rating-exceeded': { readonly pressure: number; readonly chainage: number; readonly rating: number };
+  readonly 'rating-enough': { readonly pressure: number; readonly chainage: number; readonly rating: number };
+  readonly 'trough-runs-dry': { readonly dry: number; readonly short: number };
+  readonly 'trough-not-full-again': { readonly drop: number; readonly horizon: number };
+  readonly 'trough-late': { readonly drop: number; readonly after: number; readonly next: number };
+  readonly 'trough-full-again': { readonly drop: number; readonly after: number };
 }
+
+/** What a judge found, and where (id of the place or line). How bad it is and its words stand with the plan's findings. */
+export type Judged = {
+  [C in keyof JudgedValues]: { readonly code: C; readonly at: string; readonly values: JudgedValues[C] };
+}[keyof JudgedValues];
 
 const RANK: Readonly<Record<Severity, number>> = { short: 0, fair: 1, good: 2 };
 
 /** Worst first; the order among equals is kept. */
-export const worstFirst = (findings: readonly Finding[]): Finding[] =>
+export const worstFirst = <F extends { readonly severity: Severity }>(findings: readonly F[]): F[] =>
   findings.slice().sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 
 /** The worst severity of a list; good when it is empty. */
-export const worstOf = (findings: readonly Finding[]): Severity =>
+export const worstOf = (findings: readonly { readonly severity: Severity }[]): Severity =>
   findings.reduce<Severity>((worst, f) => (RANK[f.severity] < RANK[worst] ? f.severity : worst), 'good');
 
 export interface OutletCase {
@@ -49,18 +62,17 @@ export interface OutletCase {
 }
 
 /** Judges an outlet or a trough's float: does water come, and at the pressure it wants. */
-export function judgeOutlet(c: OutletCase): Finding[] {
+export function judgeOutlet(c: OutletCase): Judged[] {
   if (c.flow <= 0) {
     const above = c.elevation - c.staticHead;
     return above >= 0
-      ? [{ code: 'outlet-above-water', severity: 'short', at: c.id, values: { above } }]
-      : [{ code: 'no-flow', severity: 'short', at: c.id, values: {} }];
+      ? [{ code: 'outlet-above-water', at: c.id, values: { above } }]
+      : [{ code: 'no-flow', at: c.id, values: {} }];
   }
-  const found: Finding[] = [];
+  const found: Judged[] = [];
   if (c.minimumPressure !== undefined && c.pressure < c.minimumPressure) {
     found.push({
       code: 'pressure-below-minimum',
-      severity: 'short',
       at: c.id,
       values: { pressure: c.pressure, minimum: c.minimumPressure },
     });
@@ -68,7 +80,6 @@ export function judgeOutlet(c: OutletCase): Finding[] {
     const enough = c.pressure >= c.wantedPressure * (1 - 1e-6);
     found.push({
       code: enough ? 'pressure-enough' : 'pressure-below-wanted',
-      severity: enough ? 'good' : 'fair',
       at: c.id,
       values: { pressure: c.pressure, wanted: c.wantedPressure },
     });
@@ -77,7 +88,6 @@ export function judgeOutlet(c: OutletCase): Finding[] {
     const enough = c.flow >= c.wantedFlow * (1 - 1e-6);
     found.push({
       code: enough ? 'flow-enough' : 'flow-below-wanted',
-      severity: enough ? 'good' : 'fair',
       at: c.id,
       values: { flow: c.flow, wanted: c.wantedFlow },
     });
@@ -95,16 +105,14 @@ export interface RatingCase {
 }
 
 /** Judges the standing pressure of a leg against what the pipe is rated for. */
-export function judgeRating(c: RatingCase): Finding {
-  const values = {
-    pressure: c.pressure,
-    chainage: c.chainage,
-    ...(c.rating === undefined ? {} : { rating: c.rating }),
+export function judgeRating(c: RatingCase): Judged {
+  const { pressure, chainage, rating } = c;
+  if (rating === undefined) return { code: 'rating-unknown', at: c.id, values: { pressure, chainage } };
+  return {
+    code: pressure > rating ? 'rating-exceeded' : 'rating-enough',
+    at: c.id,
+    values: { pressure, chainage, rating },
   };
-  if (c.rating === undefined) return { code: 'rating-unknown', severity: 'fair', at: c.id, values };
-  return c.pressure > c.rating
-    ? { code: 'rating-exceeded', severity: 'short', at: c.id, values }
-    : { code: 'rating-enough', severity: 'good', at: c.id, values };
 }
 
 export interface RefillJudgement {
@@ -118,18 +126,15 @@ export interface RefillJudgement {
 }
 
 /** Judges a trough's filling after a visit. */
-export function judgeRefill(c: RefillJudgement): Finding {
+export function judgeRefill(c: RefillJudgement): Judged {
   if (c.dryTime > 0) {
-    return { code: 'trough-runs-dry', severity: 'short', at: c.id, values: { dry: c.dryTime, short: c.shortfall } };
+    return { code: 'trough-runs-dry', at: c.id, values: { dry: c.dryTime, short: c.shortfall } };
   }
   if (c.afterVisit === null) {
-    return { code: 'trough-not-full-again', severity: 'short', at: c.id, values: { drop: c.drop, horizon: c.horizon } };
+    return { code: 'trough-not-full-again', at: c.id, values: { drop: c.drop, horizon: c.horizon } };
   }
-  const late = c.untilNext !== undefined && c.afterVisit > c.untilNext;
-  return {
-    code: late ? 'trough-late' : 'trough-full-again',
-    severity: late ? 'fair' : 'good',
-    at: c.id,
-    values: { drop: c.drop, after: c.afterVisit, ...(late ? { next: c.untilNext ?? 0 } : {}) },
-  };
+  const values = { drop: c.drop, after: c.afterVisit };
+  return c.untilNext !== undefined && c.afterVisit > c.untilNext
+    ? { code: 'trough-late', at: c.id, values: { ...values, next: c.untilNext } }
+    : { code: 'trough-full-again', at: c.id, values };
 }

@@ -254,7 +254,8 @@ describe('humps', () => {
         },
       ),
       // by hand: a tee that hangs dry between two humps above the water
-      { numRuns: 300, examples: [[[12, 11], [0, 12], false]] },
+      // the same 300 every time: a chance find must not decide whether a change lands
+      { numRuns: 300, seed: 20_261_125, examples: [[[12, 11], [0, 12], false]] },
     );
   });
   it('passes on to an outlet behind it exactly what comes over', () => {

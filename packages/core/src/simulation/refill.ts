@@ -3,7 +3,7 @@ import { floatOpening, type FloatValve } from '../floatvalve/index.ts';
 import { levelAt, tankCapacity, volumeAt, type TankShape } from '../tank/index.ts';
 import { integrate, type Rates } from './integrate.ts';
 
-/** How far below the closing level a trough counts as full, m (ruling of the plan format). */
+/** How far below the closing level a trough counts as full, m (plan format). */
 export const FULL_MARK = 0.005;
 
 export interface RefillCase {

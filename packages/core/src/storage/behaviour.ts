@@ -1,7 +1,10 @@
-// A store day by day: what it yields, spills and lacks over years, by either school.
+// A store day by day: what it yields, spills and lacks over years, by either rule.
 
-/** after: the day's water is drawn from what stood there in the morning; before: from the morning's and the day's. */
-export type School = 'after' | 'before';
+/**
+ * YAS, yield after spillage: the day's water is drawn from what stood there in the morning. YBS, yield before
+ * spillage: from the morning's and the day's. @see Jenkins et al. (1978), Fewkes and Butler (2000)
+ */
+export type YieldRule = 'YAS' | 'YBS';
 
 export interface StoreRun {
   /** m³, sums over the days */ readonly demand: number;
@@ -60,12 +63,12 @@ export function storeDays(inflow: Float64Array, demand: Float64Array): StoreDays
  * Daily behaviour of a store. Yield after spillage: Y = min(D, V), V' = min(V + Q − Y, S − Y). Yield before
  * spillage: Y = min(D, V + Q), V' = min(V + Q − Y, S).
  * @param days inflow and demand of each day
- * @param capacity m³ @param school which of the two @param start m³ in the store on the first morning
+ * @param capacity m³ @param rule which of the two @param start m³ in the store on the first morning
  * @see Jenkins et al. (1978), Water Storage in Rural Water Supply; Fewkes and Butler (2000), BSERT 21, 99-105
  */
-export function runStore(days: StoreDays, capacity: number, school: School, start = 0): StoreRun {
+export function runStore(days: StoreDays, capacity: number, rule: YieldRule, start = 0): StoreRun {
   const { inflow, demand, spellOf, drySpells } = days;
-  const after = school === 'after';
+  const after = rule === 'YAS';
   const first = Math.min(start, capacity);
   const broken = new Int32Array(drySpells.length / 2).fill(-1);
   let v = first;
@@ -157,9 +160,9 @@ function sharesBefore(days: StoreDays, capacity: number, start: number): void {
 }
 
 /** Days met, yield and rest of one size, without what `runStore` knows of spells; writes `shares`. */
-export function storeShares(days: StoreDays, capacity: number, school: School, start: number): void {
+export function storeShares(days: StoreDays, capacity: number, rule: YieldRule, start: number): void {
   const first = Math.min(start, capacity);
-  if (school === 'after') sharesAfter(days, capacity, first);
+  if (rule === 'YAS') sharesAfter(days, capacity, first);
   else sharesBefore(days, capacity, first);
   // days that want nothing are met by everything
   shares.met -= days.inflow.length - days.daysWanting;

@@ -1,5 +1,5 @@
 // Barrels that share a roof: by a division that is fixed, or as one store.
-import { runStore, storeDays, type School } from './behaviour.ts';
+import { runStore, storeDays, type YieldRule } from './behaviour.ts';
 
 export interface Barrel {
   /** m³ */ readonly capacity: number;
@@ -18,7 +18,7 @@ export function dividedStores(
   inflow: Float64Array,
   demand: Float64Array,
   barrels: readonly Barrel[],
-  school: School,
+  rule: YieldRule,
 ): Divided {
   const total = barrels.reduce((sum, b) => sum + b.capacity, 0);
   const runs = barrels.map((b) =>
@@ -28,12 +28,12 @@ export function dividedStores(
         demand.map((q) => (total > 0 ? (q * b.capacity) / total : 0)),
       ),
       b.capacity,
-      school,
+      rule,
     ),
   );
   return {
     divided: runs.reduce((sum, r) => sum + r.yield, 0),
-    joined: runStore(storeDays(inflow, demand), total, school).yield,
+    joined: runStore(storeDays(inflow, demand), total, rule).yield,
     spills: runs.map((r) => r.spill),
   };
 }

@@ -5,7 +5,7 @@ export {
   runStore,
   storeDays,
   volumeReliability,
-  type School,
+  type YieldRule,
   type StoreDays,
   type StoreRun,
 } from './behaviour.ts';

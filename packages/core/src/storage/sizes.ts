@@ -1,5 +1,5 @@
 // A range of sizes over the same years: how much each meets, and where more stops paying.
-import { shares, storeShares, type School, type StoreDays } from './behaviour.ts';
+import { shares, storeShares, type YieldRule, type StoreDays } from './behaviour.ts';
 
 export interface SizeRow {
   /** m³ */ readonly capacity: number;
@@ -18,14 +18,14 @@ export interface SizeRow {
 export function sizeCurve(
   days: StoreDays,
   capacities: readonly number[],
-  school: School,
+  rule: YieldRule,
   startShare = 0,
   onStep?: (share: number) => boolean,
 ): SizeRow[] {
   const rows: SizeRow[] = [];
   for (const capacity of capacities) {
     const start = startShare * capacity;
-    storeShares(days, capacity, school, start);
+    storeShares(days, capacity, rule, start);
     rows.push({
       capacity,
       days: days.daysWanting > 0 ? shares.met / days.daysWanting : 1,

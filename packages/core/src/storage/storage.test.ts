@@ -34,11 +34,11 @@ describe('daily behaviour', () => {
   const demand = constant(8, 250);
   it('yield after spillage: 1,400 L yielded, 500 L spilled, 500 L left', () => {
     // stores 150, 300, 750, 500, 250, 0, 0, 500; yields 250, 150, 250, 250, 250, 250, 0, 0
-    const r = runStore(storeDays(inflow, demand), 1000, 'after', 400);
+    const r = runStore(storeDays(inflow, demand), 1000, 'YAS', 400);
     expect([r.yield, r.spill, r.end, r.daysMet, r.longestShort]).toEqual([1400, 500, 500, 5, 2]);
   });
   it('yield before spillage: 2,000 L yielded, 150 L spilled, 250 L left', () => {
-    const r = runStore(storeDays(inflow, demand), 1000, 'before', 400);
+    const r = runStore(storeDays(inflow, demand), 1000, 'YBS', 400);
     expect([r.yield, r.spill, r.end, r.daysMet]).toEqual([2000, 150, 250, 8]);
     // days 4 to 7 have no inflow and are all met
     expect(r.longestDrySurvived).toBe(4);
@@ -49,13 +49,13 @@ describe('daily behaviour', () => {
     capacity: fc.double({ min: 0.1, max: 20, noNaN: true }),
     start: fc.double({ min: 0, max: 1, noNaN: true }),
   });
-  it('keeps every litre, in either school', () => {
+  it('keeps every litre, in either rule', () => {
     fc.assert(
-      fc.property(random, fc.constantFrom('after' as const, 'before' as const), (x, school) => {
+      fc.property(random, fc.constantFrom('YAS' as const, 'YBS' as const), (x, rule) => {
         const r = runStore(
           storeDays(series(x.inflow), constant(x.inflow.length, x.want)),
           x.capacity,
-          school,
+          rule,
           x.start * x.capacity,
         );
         expect(x.start * x.capacity + r.inflow - r.yield - r.spill - r.end).toBeCloseTo(0, 9);
@@ -65,16 +65,16 @@ describe('daily behaviour', () => {
   it('a larger store never meets less, and before spillage never less than after', () => {
     fc.assert(
       fc.property(random, fc.double({ min: 1, max: 4, noNaN: true }), (x, more) => {
-        const run = (size: number, school: 'after' | 'before') =>
-          runStore(storeDays(series(x.inflow), constant(x.inflow.length, x.want)), size, school, x.start * x.capacity)
+        const run = (size: number, rule: 'YAS' | 'YBS') =>
+          runStore(storeDays(series(x.inflow), constant(x.inflow.length, x.want)), size, rule, x.start * x.capacity)
             .yield;
-        expect(run(x.capacity * more, 'after')).toBeGreaterThanOrEqual(run(x.capacity, 'after') - 1e-9);
-        expect(run(x.capacity, 'before')).toBeGreaterThanOrEqual(run(x.capacity, 'after') - 1e-9);
+        expect(run(x.capacity * more, 'YAS')).toBeGreaterThanOrEqual(run(x.capacity, 'YAS') - 1e-9);
+        expect(run(x.capacity, 'YBS')).toBeGreaterThanOrEqual(run(x.capacity, 'YAS') - 1e-9);
       }),
     );
   });
   it('calls a store that nobody wants anything of reliable', () => {
-    const r = runStore(storeDays(series([1, 2]), constant(2, 0)), 5, 'after');
+    const r = runStore(storeDays(series([1, 2]), constant(2, 0)), 5, 'YAS');
     expect([dayReliability(r), volumeReliability(r)]).toEqual([1, 1]);
   });
 });
@@ -88,9 +88,9 @@ describe('twelve years of days, recorded from an independent program in exact fr
     .map((row) => Number(row.split(',')[1]) / 1000);
   const inflow = roofSeries(rain, recorded.area, recorded.runoff, recorded.flush / 1000);
   const days = storeDays(inflow, constant(rain.length, recorded.want / 1000));
-  for (const school of ['after', 'before'] as const) {
-    it.each(recorded[school])(`$size L, yield ${school} spillage`, (row) => {
-      const r = runStore(days, row.size / 1000, school, row.size / 1000);
+  for (const rule of ['YAS', 'YBS'] as const) {
+    it.each(recorded[rule === 'YAS' ? 'after' : 'before'])(`$size L, yield ${rule} spillage`, (row) => {
+      const r = runStore(days, row.size / 1000, rule, row.size / 1000);
       expect(r.yield * 1000).toBeCloseTo(row.yield, 3);
       expect(r.spill * 1000).toBeCloseTo(row.spill, 3);
       expect(r.end * 1000).toBeCloseTo(row.end, 6);
@@ -101,7 +101,7 @@ describe('twelve years of days, recorded from an independent program in exact fr
 
 describe('sizes', () => {
   const wet = Float64Array.from({ length: 730 }, (_, d) => (d % 12 === 0 ? 1.5 : 0));
-  const rows = sizeCurve(storeDays(wet, constant(730, 0.1)), sizeRange(0.05, 20, 40), 'after');
+  const rows = sizeCurve(storeDays(wet, constant(730, 0.1)), sizeRange(0.05, 20, 40), 'YAS');
   it('rise with the size and stop paying somewhere between', () => {
     for (let k = 1; k < rows.length; k++) expect(rows[k].volume).toBeGreaterThanOrEqual(rows[k - 1].volume - 1e-12);
     const knee = rows[kneeOf(rows)];
@@ -109,11 +109,11 @@ describe('sizes', () => {
     expect(knee.capacity).toBeGreaterThan(0.6);
     expect(knee.capacity).toBeLessThan(1.6);
   });
-  it('say the same of each size as a run of it does, in either school', () => {
+  it('say the same of each size as a run of it does, in either rule', () => {
     const days = storeDays(wet, constant(730, 0.1));
-    for (const school of ['after', 'before'] as const)
-      for (const row of sizeCurve(days, sizeRange(0.05, 20, 12), school, 0.5)) {
-        const run = runStore(days, row.capacity, school, 0.5 * row.capacity);
+    for (const rule of ['YAS', 'YBS'] as const)
+      for (const row of sizeCurve(days, sizeRange(0.05, 20, 12), rule, 0.5)) {
+        const run = runStore(days, row.capacity, rule, 0.5 * row.capacity);
         expect(row.days).toBe(dayReliability(run));
         expect(row.volume).toBeCloseTo(volumeReliability(run), 12);
         expect(row.spill).toBeCloseTo(run.spill, 9);
@@ -121,9 +121,7 @@ describe('sizes', () => {
   });
   it('stop when told to, keeping what is done', () => {
     let n = 0;
-    expect(sizeCurve(storeDays(wet, constant(730, 0.1)), sizeRange(1, 2, 10), 'after', 0, () => ++n < 4)).toHaveLength(
-      4,
-    );
+    expect(sizeCurve(storeDays(wet, constant(730, 0.1)), sizeRange(1, 2, 10), 'YAS', 0, () => ++n < 4)).toHaveLength(4);
   });
   it('of a flat curve have no knee', () => {
     expect(kneeOf([1, 2, 3].map((capacity) => ({ capacity, volume: 1 })))).toBe(0);
@@ -235,7 +233,7 @@ it('a fixed division between barrels never yields more than one store of both', 
             { capacity: 0.5, share },
             { capacity: 0.5, share: 1 - share },
           ],
-          'after',
+          'YAS',
         );
         expect(d.divided).toBeLessThanOrEqual(d.joined + 1e-9);
       },

@@ -15,7 +15,6 @@ import {
   planBalance,
   planNeeds,
   qualityOf,
-  reachOf,
   sourceYield,
   storeFindings,
   storeReport,
@@ -24,6 +23,7 @@ import {
   summariseTests,
   tankStore,
 } from './index.ts';
+import { reachOf } from '../topology/index.ts';
 
 function demo(name: string): Plan {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));

@@ -14,7 +14,6 @@ export {
   DUE_MONTHS,
   isDrinking,
   qualityOf,
-  reachOf,
   type DrinkingCaution,
   type QualityState,
 } from './quality.ts';
@@ -22,7 +21,6 @@ export {
   daysLeft,
   DESIGN_RAIN,
   overflowCascade,
-  schoolOf,
   SIZE_COUNT,
   sizeRun,
   sizesFor,
@@ -57,3 +55,4 @@ export {
   usableWorking,
   ventWorking,
 } from './workings.ts';
+export { yieldRuleOf } from './yieldrule.ts';

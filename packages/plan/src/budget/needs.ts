@@ -7,7 +7,7 @@ import {
   spreadOver,
   totalNeed,
   type NeedTotals,
-  type Taker,
+  type Consumer,
 } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
@@ -15,10 +15,11 @@ import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../cata
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
 import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
+import { isVessel } from '../kinds/index.ts';
 
 export type Herd = NonNullable<Trough['herds']>[number];
 
-export interface NeedRow extends Taker {
+export interface NeedRow extends Consumer {
   readonly kind: 'herd' | 'people' | 'garden';
   readonly name: string;
   /** Litres a head, person or m² and day in the thirstiest month. */
@@ -240,9 +241,7 @@ export function planNeeds(plan: Plan): PlanNeeds {
   const needs = plan.needs ?? {};
   const et = etByMonth(plan);
   const rows: NeedRow[] = [
-    ...plan.nodes.flatMap((n) =>
-      n.kind === 'trough' || n.kind === 'tank' ? (n.herds ?? []).map((_, k) => herdRow(plan, n, k)) : [],
-    ),
+    ...plan.nodes.flatMap((n) => (isVessel(n) ? (n.herds ?? []).map((_, k) => herdRow(plan, n, k)) : [])),
     ...(needs.people ?? []).map((_, k) => peopleRow(needs, k)),
     ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
   ];

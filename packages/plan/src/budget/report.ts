@@ -1,5 +1,5 @@
 // What the `balance` and `store` verbs print: plain figures in the plan file's units.
-import type { Finding } from '@vernal-slope/core/judge';
+import type { Finding } from '../findings/index.ts';
 import { litres, lpmOfFlow, mmOfMetres } from '../compile/index.ts';
 import type { Plan, Tank } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
@@ -124,7 +124,7 @@ export function storeReport(plan: Plan, tank: Tank, b: PlanBalance, sizes: SizeA
       headMm: Number.isFinite(s.overflow.head) ? round(mmOfMetres(s.overflow.head), 1) : null,
     },
     ventMm: round(mmOfMetres(s.vent), 1),
-    school: sizes.school,
+    school: sizes.rule === 'YAS' ? 'after' : 'before',
     stepHours: sizes.series.stepHours,
     steps: sizes.series.inflow.length,
     from: sizes.series.from,

@@ -16,7 +16,7 @@ import {
   dayReliability,
   volumeReliability,
   type LinkedGroup,
-  type School,
+  type YieldRule,
   type SizeRow,
   type StoreRun,
   type Usable,
@@ -27,32 +27,16 @@ import { cubicMetres, levelFor, metresOfMm, rainRate, tankShape, vesselHeight } 
 import type { Plan, Tank } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
+import { yieldRuleOf } from './yieldrule.ts';
 import { roofArea, type SourceYield } from './yields.ts';
 import { inflowDays, needDays, planBalance, type PlanBalance } from './balance.ts';
+import { deliveryElevation, nameOf } from '../kinds/index.ts';
+import { outletsOf } from '../topology/index.ts';
 
 /** Outlets that a tank feeds by its lines, with the height of each above datum. */
 function heightsFed(plan: Plan, tank: Tank): { name: string; elevation: number }[] {
-  const byId = new Map(plan.nodes.map((n) => [n.id, n]));
-  const found: { name: string; elevation: number }[] = [];
-  const seen = new Set([tank.id]);
-  const queue = [tank.id];
-  for (let at = queue.pop(); at !== undefined; at = queue.pop()) {
-    for (const line of plan.lines) {
-      if (line.from !== at || seen.has(line.to)) continue;
-      seen.add(line.to);
-      const node = byId.get(line.to);
-      if (!node) continue;
-      if (node.kind === 'outlet')
-        found.push({ name: node.name ?? node.id, elevation: node.groundM + (node.heightM ?? 0) });
-      else if (node.kind === 'trough')
-        found.push({
-          name: node.name ?? node.id,
-          elevation: node.groundM + (node.standM ?? 0) + (node.inlet?.heightM ?? vesselHeight(node)),
-        });
-      if (node.kind === 'junction' || node.kind === 'outlet') queue.push(node.id);
-    }
-  }
-  return found;
+  const fed = new Set(outletsOf(plan, tank.id));
+  return plan.nodes.filter((n) => fed.has(n.id)).map((n) => ({ name: nameOf(n), elevation: deliveryElevation(n) }));
 }
 
 export interface TankStore {
@@ -136,9 +120,6 @@ export function tankStore(plan: Plan, tank: Tank, balance: PlanBalance = planBal
   };
 }
 
-/** School of a plan's storage. */
-export const schoolOf = (plan: Plan): School => plan.settings?.storageSchool ?? 'after';
-
 export interface StoreSeries {
   readonly inflow: Float64Array;
   readonly demand: Float64Array;
@@ -184,7 +165,7 @@ export function storeSeries(plan: Plan, balance: PlanBalance = planBalance(plan)
 
 /** Everything about one size over the series: spells too. */
 export const sizeRun = (a: SizeAnswer, capacity: number): StoreRun =>
-  runStore(storeDays(a.series.inflow, a.series.demand), capacity, a.school, START_FULL * capacity);
+  runStore(storeDays(a.series.inflow, a.series.demand), capacity, a.rule, START_FULL * capacity);
 
 export interface SizeAnswer {
   readonly rows: readonly SizeRow[];
@@ -192,7 +173,7 @@ export interface SizeAnswer {
   /** The plan's own size, m³, and how it does. */
   readonly own: { readonly capacity: number; readonly run: StoreRun; readonly days: number; readonly volume: number };
   readonly series: StoreSeries;
-  readonly school: School;
+  readonly rule: YieldRule;
 }
 
 /** The store is full on the first morning (assumption): a share of its size. */
@@ -220,16 +201,16 @@ export function storeSizes(plan: Plan, tank: Tank, onStep?: (share: number) => b
   const balance = planBalance(plan);
   const series = storeSeries(plan, balance);
   const own = tankStore(plan, tank, balance).usableAll;
-  const school = schoolOf(plan);
+  const rule = yieldRuleOf(plan);
   const days = storeDays(series.inflow, series.demand);
-  const rows = sizeCurve(days, sizesFor(series, own), school, START_FULL, onStep);
-  const run = runStore(days, own, school, START_FULL * own);
+  const rows = sizeCurve(days, sizesFor(series, own), rule, START_FULL, onStep);
+  const run = runStore(days, own, rule, START_FULL * own);
   return {
     rows,
     knee: kneeOf(rows),
     own: { capacity: own, run, days: dayReliability(run), volume: volumeReliability(run) },
     series,
-    school,
+    rule,
   };
 }
 

@@ -225,7 +225,7 @@ export function overflowWorking(of: string, s: TankStore, bore: number): Working
 /** Share of the days (or hours) that a store meets. */
 export function metWorking(of: string, a: SizeAnswer): Working {
   const step = a.series.stepHours === 24 ? 'days' : 'hours';
-  const after = a.school === 'after';
+  const after = a.rule === 'YAS';
   return {
     code: 'met',
     of,

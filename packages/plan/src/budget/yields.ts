@@ -26,6 +26,8 @@ import {
 import type { HaulEntry, Plan, Roof, Source, SunPumpEntry } from '../schema/index.ts';
 import { ASSUMED_LATITUDE, monthlyClimate, monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
+import { yieldRuleOf } from './yieldrule.ts';
+import { isSource } from '../kinds/index.ts';
 
 /** Where a source's figures come from. */
 export type YieldBasis = 'entered' | 'tests' | 'roof' | 'pump' | 'ram' | 'haul' | 'backup' | 'unknown';
@@ -177,7 +179,7 @@ export function sourceYield(plan: Plan, source: Source): SourceYield {
 
 /** All sources of a plan with what they give. */
 export const sourceYields = (plan: Plan): SourceYield[] =>
-  plan.nodes.flatMap((n) => (n.kind === 'source' ? [sourceYield(plan, n)] : []));
+  plan.nodes.flatMap((n) => (isSource(n) ? [sourceYield(plan, n)] : []));
 
 /** Trips, seconds and cost of a week of hauling. */
 export const haulFigures = (h: HaulEntry): { trips: number; time: number; cost: number } =>
@@ -201,5 +203,5 @@ export function dividedBarrels(plan: Plan, source: Source): Divided | undefined 
   if (!barrels || barrels.length === 0 || !days) return undefined;
   const list = barrels.map((b) => ({ capacity: cubicMetres(b.volumeL), share: b.share }));
   const want = 0.1 * list.reduce((sum, b) => sum + b.capacity, 0);
-  return dividedStores(days, new Float64Array(days.length).fill(want), list, plan.settings?.storageSchool ?? 'after');
+  return dividedStores(days, new Float64Array(days.length).fill(want), list, yieldRuleOf(plan));
 }

@@ -73,7 +73,7 @@ const fittings = new Map(
 export const findPipe = (id: string): PipeRow | undefined => pipes.get(id);
 export const findFitting = (id: string): FittingRow | undefined => fittings.get(id);
 
-/** Entrance that a line has when its first leg names none (ruling 1 of the plan format). */
+/** Entrance that a line has when its first leg names none. */
 export const PLAIN_ENTRANCE = 'entrance-bulkhead';
 
 const DERATING_OF: Readonly<Record<PipeRow['material'], string | null>> = {

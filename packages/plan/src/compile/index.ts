@@ -1,24 +1,39 @@
 // Plan to network: the face of the subject.
+export { compilePlan, lineGeometry, type Compiled, type LineMap, type NodeMap } from './compile.ts';
 export {
-  compilePlan,
-  floorOf,
-  inletElevation,
-  lineGeometry,
-  vesselHeight,
-  type Compiled,
-  type LineEnd,
-  type LineMap,
-  type NodeMap,
-} from './compile.ts';
-export * from './convert.ts';
-export { entranceK, fittingK, legK, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
+  cubicMetres,
+  floatValve,
+  flowFromLitresPerDay,
+  flowFromLpm,
+  kiloPascals,
+  litres,
+  litresPerDay,
+  lpmOfFlow,
+  metresOfKm,
+  metresOfMm,
+  metresPerSecond,
+  minutesOf,
+  mmOfMetres,
+  pascals,
+  perMetre,
+  perSecond,
+  rainRate,
+  seconds,
+  stressOfMPa,
+  tankShape,
+} from '../fields/index.ts';
 export {
   DEFAULT_MONTH,
+  floorOf,
+  inletElevation,
   levelFor,
+  levelIn,
   LOW_WATER,
-  standingState,
-  stateFor,
+  vesselHeight,
   yieldOf,
   type LevelChoice,
+  type LineEnd,
   type StateOptions,
-} from './state.ts';
+} from '../kinds/index.ts';
+export { entranceK, fittingK, legK, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
+export { standingState, stateFor } from './state.ts';

@@ -2,7 +2,7 @@
 import type { Segment } from '@vernal-slope/core/network';
 import { findFitting, findPipe, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
 import type { Fitting, Leg } from '../schema/index.ts';
-import { metresOfMm } from './convert.ts';
+import { metresOfMm } from '../fields/index.ts';
 
 /** What an inline pipe has where it does not say: smooth plastic. */
 export const INLINE_DEFAULTS = { roughnessMm: 0.007, hazenWilliamsC: 140 } as const;

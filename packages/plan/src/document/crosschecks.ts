@@ -1,17 +1,12 @@
 // What a schema cannot see: references, heights against each other, water that reaches every part.
 import { findFitting, findPipe } from '../catalogue/index.ts';
-import type { Line, Plan, PlanNode, Shape } from '../schema/index.ts';
-import { jsonPath, type Fault } from './faults.ts';
+import { jsonPath, type Fault } from '../fields/index.ts';
+import { feeds, kindOf, type Roles } from '../kinds/index.ts';
+import type { Line, Plan, PlanNode } from '../schema/index.ts';
+import { unreached } from '../topology/index.ts';
 
 /** Heights this close count as equal, m. */
 const CLOSE = 1e-9;
-
-/** Height of a shape inside, m. */
-function shapeHeight(shape: Shape): number {
-  if (shape.type === 'horizontal-cylinder') return shape.diameterM;
-  if (shape.type === 'table') return shape.levelsM[shape.levelsM.length - 1];
-  return shape.heightM;
-}
 
 function* duplicates(list: readonly { id: string }[], where: string): Generator<Fault> {
   const seen = new Map<string, number>();
@@ -24,84 +19,6 @@ function* duplicates(list: readonly { id: string }[], where: string): Generator<
         advice: 'give every one an id of its own',
       };
     } else seen.set(item.id, i);
-  }
-}
-
-function* shapeFaults(shape: Shape, path: readonly PropertyKey[]): Generator<Fault> {
-  if (shape.type !== 'table') return;
-  if (shape.levelsM.length !== shape.volumesL.length) {
-    yield {
-      path: jsonPath([...path, 'volumesL']),
-      message: `has ${shape.volumesL.length} rows against ${shape.levelsM.length} levels`,
-      advice: 'give one volume for each level',
-    };
-  }
-  for (const [key, values] of [
-    ['levelsM', shape.levelsM],
-    ['volumesL', shape.volumesL],
-  ] as const) {
-    const at = values.findIndex((v, k) => k > 0 && v <= values[k - 1]);
-    if (at > 0) {
-      yield {
-        path: jsonPath([...path, key, at]),
-        message: `is ${values[at]}, not above the ${values[at - 1]} before it`,
-        advice: 'levels and volumes must rise from row to row',
-      };
-    }
-  }
-}
-
-function* nodeFaults(node: PlanNode, i: number): Generator<Fault> {
-  const at = (...parts: PropertyKey[]): string => jsonPath(['nodes', i, ...parts]);
-  if (node.kind === 'outlet') {
-    const rated = node.ratedFlowLpm !== undefined && node.ratedPressureKPa !== undefined;
-    if (!rated && !node.orifice) {
-      yield {
-        path: at(node.ratedFlowLpm === undefined ? 'ratedFlowLpm' : 'ratedPressureKPa'),
-        message: 'is missing',
-        advice: 'give ratedFlowLpm and ratedPressureKPa, or an orifice',
-      };
-    }
-    return;
-  }
-  if (node.kind !== 'tank' && node.kind !== 'trough') return;
-  yield* shapeFaults(node.shape, ['nodes', i, 'shape']);
-  const height = shapeHeight(node.shape);
-  if (node.overflowM > height + CLOSE) {
-    yield {
-      path: at('overflowM'),
-      message: `is ${node.overflowM} m, above the rim at ${height} m`,
-      advice: `give at most ${height}`,
-    };
-  }
-  if (node.outletM !== undefined && node.outletM >= node.overflowM) {
-    yield {
-      path: at('outletM'),
-      message: `is ${node.outletM} m, not below the overflow at ${node.overflowM} m`,
-      advice: 'put the outlet below the overflow',
-    };
-  }
-  if (node.startLevelM !== undefined && node.startLevelM > height + CLOSE) {
-    yield {
-      path: at('startLevelM'),
-      message: `is ${node.startLevelM} m, above the rim at ${height} m`,
-      advice: `give at most ${height}`,
-    };
-  }
-  const float = node.inlet?.floatValve;
-  if (float && float.closeLevelM > height + CLOSE) {
-    yield {
-      path: at('inlet', 'floatValve', 'closeLevelM'),
-      message: `is ${float.closeLevelM} m, above the rim at ${height} m`,
-      advice: `give at most ${height}`,
-    };
-  }
-  if (float && float.bandM > float.closeLevelM + CLOSE) {
-    yield {
-      path: at('inlet', 'floatValve', 'bandM'),
-      message: `is ${float.bandM} m, more than the ${float.closeLevelM} m of water under the closing level`,
-      advice: `give at most ${float.closeLevelM}`,
-    };
   }
 }
 
@@ -120,13 +37,8 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
     yield { path: at('to'), message: 'is the node the line starts from', advice: 'end the line at another node' };
   }
   const from = nodes.get(line.from);
-  if (from?.kind === 'trough' && from.outletM === undefined) {
-    yield {
-      path: at('from'),
-      message: `leaves trough "${from.id}", which has no outlet`,
-      advice: 'give the trough an outletM, or start the line elsewhere',
-    };
-  }
+  const cannot = from && kindOf(from).cannotLeave?.(from);
+  if (cannot) yield { path: at('from'), ...cannot };
   let ground = from?.groundM;
   for (const [k, leg] of line.legs.entries()) {
     if (ground !== undefined && Math.abs(leg.endGroundM - ground) > leg.lengthM + CLOSE) {
@@ -162,48 +74,7 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   }
 }
 
-/** Nodes that no tank or source reaches along the lines, whichever way they run. */
-function unreached(plan: Plan): number[] {
-  const near = new Map<string, string[]>(plan.nodes.map((n) => [n.id, []]));
-  for (const line of plan.lines) {
-    near.get(line.from)?.push(line.to);
-    near.get(line.to)?.push(line.from);
-  }
-  const seen = new Set(plan.nodes.filter((n) => n.kind === 'tank' || n.kind === 'source').map((n) => n.id));
-  const queue = [...seen];
-  for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
-    for (const next of near.get(id) ?? []) {
-      if (seen.has(next)) continue;
-      seen.add(next);
-      queue.push(next);
-    }
-  }
-  return plan.nodes.flatMap((n, i) => (seen.has(n.id) ? [] : [i]));
-}
-
-function* waterFaults(plan: Plan): Generator<Fault> {
-  const kinds = new Map(plan.nodes.map((n) => [n.id, n.kind]));
-  for (const [i, node] of plan.nodes.entries()) {
-    if (node.kind === 'source' && node.feeds !== undefined && kinds.get(node.feeds) !== 'tank') {
-      yield {
-        path: jsonPath(['nodes', i, 'feeds']),
-        message: `is "${node.feeds}", which is no tank`,
-        advice: 'give the id of the tank that this source fills',
-      };
-    }
-    const shares = node.kind === 'source' ? (node.roof?.barrels ?? []).reduce((sum, b) => sum + b.share, 0) : 0;
-    if (shares > 1 + CLOSE) {
-      yield {
-        path: jsonPath(['nodes', i, 'roof', 'barrels']),
-        message: `share out ${Number(shares.toFixed(3))} of the water`,
-        advice: 'the shares must add up to 1 at most',
-      };
-    }
-    if (node.kind === 'tank') {
-      for (const [k, tank] of (node.linked ?? []).entries())
-        yield* shapeFaults(tank.shape, ['nodes', i, 'linked', k, 'shape']);
-    }
-  }
+function* weatherFaults(plan: Plan): Generator<Fault> {
   const daily = plan.climate?.daily;
   for (const key of ['tMaxC', 'tMinC'] as const) {
     const list = daily?.[key];
@@ -220,24 +91,30 @@ function* waterFaults(plan: Plan): Generator<Fault> {
 /** Faults of a plan whose shape is right. */
 export function crossChecks(plan: Plan): Fault[] {
   const nodes = new Map(plan.nodes.map((n) => [n.id, n]));
+  const roles: Roles = (id) => {
+    const node = nodes.get(id);
+    return node && kindOf(node).roles;
+  };
   const faults = [
     ...duplicates(plan.nodes, 'nodes'),
     ...duplicates(plan.lines, 'lines'),
-    ...plan.nodes.flatMap((node, i) => [...nodeFaults(node, i)]),
+    ...plan.nodes.flatMap((node, i) => [...(kindOf(node).faults?.(node, ['nodes', i], roles) ?? [])]),
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
-    ...waterFaults(plan),
+    ...weatherFaults(plan),
   ];
-  if (!plan.nodes.some((n) => n.kind === 'tank' || n.kind === 'source')) {
+  if (!plan.nodes.some((n) => feeds(n))) {
     faults.push({
       path: '$.nodes',
       message: 'has no tank and no source',
       advice: 'add the place where the water comes from',
     });
   } else {
-    for (const i of unreached(plan)) {
+    const lost = unreached(plan);
+    for (const [i, node] of plan.nodes.entries()) {
+      if (!lost.has(node.id)) continue;
       faults.push({
         path: jsonPath(['nodes', i]),
-        message: `"${plan.nodes[i].id}" is reached by no tank or source`,
+        message: `"${node.id}" is reached by no tank or source`,
         advice: 'join it to the system with a line, or take it out',
       });
     }

@@ -82,7 +82,12 @@ describe('faults say where, what and what would be right', () => {
       (p) => (p.nodes[8].herds[0].count = -4),
       /herds\[0\]\.count: is -4; give a number of at least 0/,
     ],
-    ['another version', (p) => (p.version = 2), /^\$\.version: is 2; give 1/],
+    [
+      'a newer version',
+      (p) => (p.version = 2),
+      /^\$\.version: is 2: the plan was saved by a newer Vernal Slope; open it there/,
+    ],
+    ['a version that never was', (p) => (p.version = 'one'), /^\$\.version: is "one"; give 1/],
     ['another format', (p) => (p.format = 'else'), /^\$\.format: is "else"; give "vernal-slope\/plan"/],
     [
       'a level table that falls',

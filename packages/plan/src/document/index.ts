@@ -1,4 +1,6 @@
 // Plan files: the face of the subject.
-export { faultLine, jsonPath, type Fault } from './faults.ts';
+export { faultLine, jsonPath, type Fault } from '../fields/index.ts';
 export { crossChecks } from './crosschecks.ts';
-export { checkPlan, loadPlan, MAX_BYTES, MAX_DEPTH, nestingDepth, savePlan, type Loaded } from './load.ts';
+export { MAX_BYTES, MAX_DEPTH } from '../fields/index.ts';
+export { broughtUp, PLAN_VERSION } from './migrate.ts';
+export { checkPlan, loadPlan, nestingDepth, savePlan, type Loaded } from './load.ts';

@@ -1,6 +1,6 @@
 // Turns Zod's issues into faults with advice for people.
 import type { z } from 'zod';
-import { jsonPath, type Fault } from './faults.ts';
+import { jsonPath, type Fault } from '../fields/index.ts';
 
 type Issue = z.core.$ZodIssue;
 

@@ -1,15 +1,24 @@
 // Reading and writing plan files: text to plan or faults, plan to text, nothing lost.
-import { planSchema, type Plan } from '../schema/index.ts';
+import {
+  FAULTS_COUNTED,
+  FAULTS_NAMED,
+  jsonPath,
+  LIST_LIMITS,
+  MAX_BYTES,
+  MAX_DEPTH,
+  UNKNOWN_LIST_LIMIT,
+  type Fault,
+} from '../fields/index.ts';
+import { nodeSchema } from '../kinds/index.ts';
+import { lineSchema, planSchema, type Plan } from '../schema/index.ts';
 import { crossChecks } from './crosschecks.ts';
-import type { Fault } from './faults.ts';
 import { faultOf } from './issues.ts';
-
-export const MAX_BYTES = 10 * 1024 * 1024;
-export const MAX_DEPTH = 64;
+import { broughtUp } from './migrate.ts';
 
 export type Loaded = { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly faults: Fault[] };
 
 const one = (message: string, advice: string): Loaded => ({ ok: false, faults: [{ path: '$', message, advice }] });
+const TOO_DEEP = one(`is nested deeper than ${MAX_DEPTH} levels`, `a plan file nests at most ${MAX_DEPTH} deep`);
 
 /** Deepest nesting of brackets outside strings; stops counting past the limit. */
 export function nestingDepth(text: string, limit = MAX_DEPTH): number {
@@ -28,49 +37,109 @@ export function nestingDepth(text: string, limit = MAX_DEPTH): number {
   return deepest;
 }
 
-/** Checks a parsed value: shape first, then what the parts say of each other. */
+/** Lists that are longer than their limit, and nesting that is deeper: looked at before anything else walks the document. */
+function sizeFaults(root: object): Fault[] {
+  const faults: Fault[] = [];
+  const path: PropertyKey[] = [];
+  let deep = false;
+  // at most MAX_DEPTH calls deep, and nothing is kept of what is passed
+  const look = (value: object, name: string): void => {
+    if (path.length >= MAX_DEPTH) deep = true;
+    if (deep || faults.length > FAULTS_NAMED) return;
+    if (Array.isArray(value)) {
+      const limit = Object.hasOwn(LIST_LIMITS, name)
+        ? LIST_LIMITS[name as keyof typeof LIST_LIMITS]
+        : UNKNOWN_LIST_LIMIT;
+      if (value.length > limit) {
+        faults.push({
+          path: jsonPath(path),
+          message: `has ${value.length} entries`,
+          advice: `give at most ${limit}`,
+        });
+        return;
+      }
+      for (let k = 0; k < value.length; k++) {
+        const item: unknown = value[k];
+        if (typeof item !== 'object' || item === null) continue;
+        path.push(k);
+        look(item, name);
+        path.pop();
+      }
+      return;
+    }
+    for (const key in value) {
+      const item = (value as Record<string, unknown>)[key];
+      if (typeof item !== 'object' || item === null) continue;
+      path.push(key);
+      look(item, key);
+      path.pop();
+    }
+  };
+  look(root, '');
+  return deep && !TOO_DEEP.ok ? TOO_DEEP.faults : faults;
+}
+
+/** The first faults by name, and how many more there are. */
+function cut(faults: Fault[], more: boolean): Fault[] {
+  if (faults.length <= FAULTS_NAMED) return faults;
+  const rest = faults.length - FAULTS_NAMED;
+  return [
+    ...faults.slice(0, FAULTS_NAMED),
+    {
+      path: '$',
+      message: `and ${rest.toLocaleString('en')} more faults${more ? ' or more' : ''}`,
+      advice: 'mend those above first',
+    },
+  ];
+}
+
+/** Faults of the schema: of the plan's head, then of each place and each line, until there are too many to count. */
+function schemaFaults(value: Record<string, unknown>): { faults: Fault[]; more: boolean } {
+  const faults: Fault[] = [];
+  const { nodes, lines } = value;
+  const head = planSchema.safeParse({
+    ...value,
+    nodes: Array.isArray(nodes) ? [] : nodes,
+    lines: Array.isArray(lines) ? [] : lines,
+  });
+  if (!head.success) faults.push(...head.error.issues.map((issue) => faultOf(issue, value)));
+  for (const [name, list, schema] of [
+    ['nodes', nodes, nodeSchema],
+    ['lines', lines, lineSchema],
+  ] as const) {
+    if (!Array.isArray(list)) continue;
+    for (const [k, item] of list.entries()) {
+      const parsed = schema.safeParse(item);
+      if (parsed.success) continue;
+      for (const issue of parsed.error.issues)
+        faults.push(faultOf({ ...issue, path: [name, k, ...issue.path] }, value));
+      if (faults.length > FAULTS_COUNTED) return { faults, more: true };
+    }
+  }
+  return { faults, more: false };
+}
+
+/** Checks a parsed value: its size, its version, its shape, then what the parts say of each other. */
 export function checkPlan(value: unknown): Loaded {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     return one('is not a plan', 'give an object { "format": "vernal-slope/plan", "version": 1, … }');
   }
-  const head = value as Record<string, unknown>;
-  if (head.format !== 'vernal-slope/plan') {
-    return {
-      ok: false,
-      faults: [
-        {
-          path: '$.format',
-          message: head.format === undefined ? 'is missing' : `is ${JSON.stringify(head.format)?.slice(0, 60)}`,
-          advice: 'give "vernal-slope/plan"',
-        },
-      ],
-    };
-  }
-  if (head.version !== 1) {
-    return {
-      ok: false,
-      faults: [
-        {
-          path: '$.version',
-          message: head.version === undefined ? 'is missing' : `is ${JSON.stringify(head.version)?.slice(0, 60)}`,
-          advice: 'give 1, the version this program reads',
-        },
-      ],
-    };
-  }
-  const parsed = planSchema.safeParse(value);
-  if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => faultOf(issue, value)) };
+  const tooLarge = sizeFaults(value);
+  if (tooLarge.length > 0) return { ok: false, faults: cut(tooLarge, false) };
+  const now = broughtUp(value as Record<string, unknown>);
+  if (!now.ok) return { ok: false, faults: now.faults };
+  const { faults, more } = schemaFaults(now.value);
+  if (faults.length > 0) return { ok: false, faults: cut(faults, more) };
   // the value itself is kept, not Zod's copy, so that unknown fields stay where they stood
-  const plan = value as Plan;
-  const faults = crossChecks(plan);
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, plan };
+  const plan = now.value as unknown as Plan;
+  const crossed = crossChecks(plan);
+  return crossed.length > 0 ? { ok: false, faults: cut(crossed, false) } : { ok: true, plan };
 }
 
 /** Reads the text of a plan file. */
 export function loadPlan(text: string): Loaded {
   if (text.length > MAX_BYTES) return one('is larger than 10 MB', 'a plan file is at most 10 MB');
-  if (nestingDepth(text) > MAX_DEPTH)
-    return one('is nested deeper than 64 levels', 'a plan file nests at most 64 deep');
+  if (nestingDepth(text) > MAX_DEPTH) return TOO_DEEP;
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));

@@ -1,9 +1,10 @@
 // Commands that make a network of lines: a tee on a line with a branch to something new, ends swapped, lines taken out.
-import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
+import type { Leg, Line, NodeKind, Plan, PlanNode } from '../schema/index.ts';
 import { stationsOf } from '../positions/index.ts';
 import type { Command } from './apply.ts';
-import { dropPosition } from './commands.ts';
+import { dropPosition } from './beyond.ts';
 import { freeId } from './sources.ts';
+import { feeds, isJoint, isSource, KINDS } from '../kinds/index.ts';
 
 const lineOf = (plan: Plan, id: string): Line | undefined => plan.lines.find((l) => l.id === id);
 
@@ -15,74 +16,7 @@ const freeLineId = (plan: Plan, stem: string): string => {
 };
 
 /** What a branch or a walk can lead to. */
-export type EndKind = 'outlet' | 'trough' | 'tank' | 'junction' | 'source';
-
-const END_NAMES: Readonly<Record<EndKind, string>> = {
-  outlet: 'Tap',
-  trough: 'Trough',
-  tank: 'Tank',
-  junction: 'Tee',
-  source: 'Spring',
-};
-
-/** A node of a kind with figures to start from, each of which can be changed. */
-function newEnd(id: string, kind: EndKind, groundM: number): PlanNode {
-  const name = END_NAMES[kind];
-  switch (kind) {
-    case 'outlet':
-      return {
-        id,
-        kind,
-        name,
-        groundM,
-        heightM: 1,
-        ratedFlowLpm: 8,
-        ratedPressureKPa: 50,
-        exponent: 0.5,
-        use: 'drink',
-      };
-    case 'trough':
-      return {
-        id,
-        kind,
-        name,
-        groundM,
-        shape: { type: 'box', lengthM: 1.8, widthM: 0.6, heightM: 0.5 },
-        overflowM: 0.45,
-        startLevelM: 0.4,
-        inlet: {
-          at: 'top',
-          heightM: 0.48,
-          floatValve: {
-            seatMm: 9.5,
-            dischargeCoefficient: 0.62,
-            characteristic: 'proportional',
-            closeLevelM: 0.4,
-            bandM: 0.06,
-          },
-        },
-        wants: { flowLpm: 6, pressureKPa: 10 },
-      };
-    case 'tank':
-      return {
-        id,
-        kind,
-        name,
-        groundM,
-        standM: 0,
-        shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
-        outletM: 0.06,
-        overflowM: 1.1,
-        startLevelM: 0.8,
-        inlet: { at: 'top', heightM: 1.13 },
-      };
-    case 'junction':
-      return { id, kind, name, groundM };
-    case 'source':
-      // nobody has measured it yet: a trickle, to be replaced by the first bucket test
-      return { id, kind, type: 'spring', name, groundM: groundM + 1, yieldLpm: 1, heightM: 0.2 };
-  }
-}
+export type EndKind = NodeKind;
 
 /** Parts the line at the end of leg `leg` with a tee; returns the tee's id, the line's own end where it is a junction. */
 function teeAt(plan: Plan, lineId: string, leg: number): string | undefined {
@@ -90,8 +24,8 @@ function teeAt(plan: Plan, lineId: string, leg: number): string | undefined {
   if (!line || leg < 0 || leg >= line.legs.length) return undefined;
   if (leg === line.legs.length - 1) {
     const end = plan.nodes.find((n) => n.id === line.to);
-    // an outlet may have lines going on from it (ruling 8)
-    return end?.kind === 'junction' || end?.kind === 'outlet' ? end.id : undefined;
+    // an outlet may have lines going on from it
+    return isJoint(end) ? end.id : undefined;
   }
   const tee = freeId(plan, 'tee');
   const { endGroundM, endEastingM, endNorthingM } = line.legs[leg];
@@ -122,9 +56,7 @@ export function branchFault(plan: Plan, lineId: string, leg: number): string | u
   if (!line) return 'there is no such line';
   if (leg < line.legs.length - 1) return undefined;
   const end = plan.nodes.find((n) => n.id === line.to);
-  return end?.kind === 'junction' || end?.kind === 'outlet'
-    ? undefined
-    : 'the line ends here in a tank or trough; choose an earlier leg';
+  return isJoint(end) ? undefined : 'the line ends here in a tank or trough; choose an earlier leg';
 }
 
 /** A tee at the end of leg `leg` and a branch of one leg from it to a new place. Carries the new ids. */
@@ -145,12 +77,12 @@ export function addBranch(
       const tee = teeAt(draft, lineId, leg);
       const ground = draft.nodes.find((n) => n.id === tee)?.groundM;
       if (tee === undefined || ground === undefined || !like) return;
-      draft.nodes.push(newEnd(node, kind, ground));
+      draft.nodes.push(KINDS[kind].fresh(node, ground));
       // water comes from a spring, and goes to everything else
-      const source = kind === 'source';
+      const source = KINDS[kind].roles.includes('source');
       draft.lines.push({
         id: branch,
-        name: `${source ? 'From' : 'To'} the ${END_NAMES[kind].toLowerCase()}`,
+        name: `${source ? 'From' : 'To'} the ${KINDS[kind].name.toLowerCase()}`,
         from: source ? node : tee,
         to: source ? tee : node,
         legs: [{ lengthM: 20, endGroundM: ground, pipe: structuredClone(like.pipe), depthM: like.depthM ?? 0 }],
@@ -162,7 +94,7 @@ export function addBranch(
 /** Places that a line's end can be led to: those of another line, where water can come in. */
 export const endsFor = (plan: Plan, lineId: string): PlanNode[] => {
   const line = lineOf(plan, lineId);
-  return plan.nodes.filter((n) => n.kind !== 'source' && n.id !== line?.to && n.id !== line?.from);
+  return plan.nodes.filter((n) => !isSource(n) && n.id !== line?.to && n.id !== line?.from);
 };
 
 /** Leads the end of a line to a place that is there already: a tee of another line closes a loop. */
@@ -182,7 +114,7 @@ export const joinEnd = (lineId: string, node: string): Command => ({
       [last.endEastingM, last.endNorthingM] = [place.eastingM, place.northingM];
     else dropPosition(last);
     const hangs = plan.lines.some((l) => l.from === before || l.to === before);
-    if (!hangs) plan.nodes = plan.nodes.filter((n) => n.id !== before || n.kind === 'tank' || n.kind === 'source');
+    if (!hangs) plan.nodes = plan.nodes.filter((n) => n.id !== before || feeds(n));
   },
 });
 
@@ -218,8 +150,6 @@ export const removeLine = (lineId: string): Command => ({
     if (!line) return;
     plan.lines = plan.lines.filter((l) => l.id !== lineId);
     const hangs = (id: string): boolean => plan.lines.some((l) => l.from === id || l.to === id);
-    plan.nodes = plan.nodes.filter(
-      (n) => (n.id !== line.from && n.id !== line.to) || n.kind === 'tank' || n.kind === 'source' || hangs(n.id),
-    );
+    plan.nodes = plan.nodes.filter((n) => (n.id !== line.from && n.id !== line.to) || feeds(n) || hangs(n.id));
   },
 });

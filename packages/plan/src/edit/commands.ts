@@ -1,55 +1,12 @@
 // The commands of the walk book and of the steps. Rises and falls are what was walked: changing one moves
 // everything beyond it up or down with it.
 import { stationsOf } from '../positions/index.ts';
-import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
+import type { Leg, Plan, PlanNode } from '../schema/index.ts';
 import type { Command } from './apply.ts';
+import { dropPosition, lineOf, nodeOf, riseOf, shiftLegs, startGround, tidy } from './beyond.ts';
 
 /** Length of a new leg, m. */
 const NEW_LEG_LENGTH = 10;
-
-const lineOf = (plan: Plan, id: string): Line => {
-  const line = plan.lines.find((l) => l.id === id);
-  if (!line) throw new Error(`no line ${id}`);
-  return line;
-};
-
-const nodeOf = (plan: Plan, id: string): PlanNode => {
-  const node = plan.nodes.find((n) => n.id === id);
-  if (!node) throw new Error(`no node ${id}`);
-  return node;
-};
-
-/** Heights are kept to the tenth of a millimetre, so that adding and taking away leaves no crumbs. */
-const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
-
-/** A leg whose end nobody has placed any more. */
-export const dropPosition = (leg: Leg): void => {
-  delete leg.endEastingM;
-  delete leg.endNorthingM;
-};
-
-/** Ground at the start of a leg, m. */
-export const startGround = (plan: Plan, line: Line, leg: number): number =>
-  leg === 0 ? nodeOf(plan, line.from).groundM : line.legs[leg - 1].endGroundM;
-
-/** Rise (positive) or fall of a leg, m. */
-export const riseOf = (plan: Plan, line: Line, leg: number): number =>
-  tidy(line.legs[leg].endGroundM - startGround(plan, line, leg));
-
-/** Moves a node and all that lies beyond it up by `by` m. */
-function shiftNode(plan: Plan, id: string, by: number, seen: Set<string>): void {
-  if (seen.has(id)) return;
-  seen.add(id);
-  const node = nodeOf(plan, id);
-  node.groundM = tidy(node.groundM + by);
-  for (const line of plan.lines) if (line.from === id) shiftLegs(plan, line, 0, by, seen);
-}
-
-/** Moves the ends of legs `first` and later of a line, and its end node, up by `by` m. */
-function shiftLegs(plan: Plan, line: Line, first: number, by: number, seen = new Set<string>([line.from])): void {
-  for (const leg of line.legs.slice(first)) leg.endGroundM = tidy(leg.endGroundM + by);
-  shiftNode(plan, line.to, by, seen);
-}
 
 /** Sets the rise (positive) or fall of a leg, m. */
 export const setRise = (lineId: string, leg: number, rise: number): Command => ({

@@ -7,7 +7,6 @@ export {
   moveLeg,
   removeLeg,
   replacePlan,
-  riseOf,
   setGround,
   setLeg,
   setPipe,
@@ -15,9 +14,9 @@ export {
   setRise,
   setSizes,
   setTitle,
-  startGround,
   together,
 } from './commands.ts';
+export { riseOf, startGround } from './beyond.ts';
 export { addSource, freeId, removeSource } from './sources.ts';
 export {
   joinFault,

@@ -1,16 +1,11 @@
 // Commands on the legs of a walk: split, join, turn round, measured readings, rows pasted, a misclosure spread.
 import { reverseWalk, spreadMisclosure } from '@vernal-slope/core/survey';
 import { stationsOf } from '../positions/index.ts';
-import type { Leg, Line, Plan, Survey } from '../schema/index.ts';
+import type { Leg, Plan, Survey } from '../schema/index.ts';
 import type { Command } from './apply.ts';
-import { dropPosition, riseOf, setRise, startGround } from './commands.ts';
+import { dropPosition, layLegs, lineOf, riseOf, startGround, tidy } from './beyond.ts';
+import { setRise } from './commands.ts';
 
-const lineOf = (plan: Plan, id: string): Line => {
-  const line = plan.lines.find((l) => l.id === id);
-  if (!line) throw new Error(`no line ${id}`);
-  return line;
-};
-const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Parts a leg at `atM` along it; the rise is shared by length, fittings and entrance stay with the first part. */
@@ -82,17 +77,15 @@ export const reverseLegs = (lineId: string): Command => ({
     const entrance = line.legs[0].entrance;
     const turned = reverseWalk(line.legs.map((leg, k) => ({ leg: { ...leg }, rise: riseOf(plan, line, k) })));
     let ground = startGround(plan, line, 0);
-    line.legs = turned.map(({ leg, rise }) => {
+    const legs = turned.map(({ leg, rise }): Leg => {
       ground = tidy(ground + rise);
       // where the stations lie is not known for the walk the other way
       dropPosition(leg);
       return { ...leg, endGroundM: ground };
     });
-    delete line.legs[line.legs.length - 1].entrance;
-    if (entrance) line.legs[0].entrance = entrance;
-    const end = plan.nodes.find((n) => n.id === line.to);
-    if (end && plan.lines.every((l) => l.id === lineId || (l.from !== line.to && l.to !== line.to)))
-      end.groundM = ground;
+    delete legs[legs.length - 1].entrance;
+    if (entrance) legs[0].entrance = entrance;
+    layLegs(plan, line, legs);
   },
 });
 
@@ -125,6 +118,7 @@ export interface PastedRow {
 export const pasteLegs = (lineId: string, after: number, rows: readonly PastedRow[]): Command => ({
   label: `${rows.length} legs pasted`,
   recipe: (plan) => {
+    if (rows.length === 0) return;
     const line = lineOf(plan, lineId);
     const like = line.legs[Math.max(0, after)];
     let ground = startGround(plan, line, after + 1);
@@ -139,12 +133,14 @@ export const pasteLegs = (lineId: string, after: number, rows: readonly PastedRo
       };
     });
     const by = tidy(rows.reduce((sum, r) => sum + r.riseM, 0));
-    line.legs.splice(after + 1, 0, ...made);
-    // what lies beyond moves by what the new legs rise
-    const next = after + 1 + made.length;
-    for (const leg of line.legs.slice(next)) leg.endGroundM = tidy(leg.endGroundM + by);
-    const end = plan.nodes.find((n) => n.id === line.to);
-    if (end) end.groundM = line.legs[line.legs.length - 1].endGroundM;
+    // the entrance belongs to whichever leg is first
+    if (after < 0 && like.entrance) {
+      made[0].entrance = like.entrance;
+      delete like.entrance;
+    }
+    const rest = line.legs.slice(after + 1);
+    for (const leg of rest) leg.endGroundM = tidy(leg.endGroundM + by);
+    layLegs(plan, line, [...line.legs.slice(0, after + 1), ...made, ...rest]);
   },
 });
 
@@ -158,12 +154,11 @@ export const spreadOverLegs = (lineId: string, misclosure: number): Command => (
       misclosure,
     );
     let ground = startGround(plan, line, 0);
-    line.legs.forEach((leg, k) => {
+    const legs = line.legs.map((leg, k): Leg => {
       ground = tidy(ground + rises[k]);
-      leg.endGroundM = ground;
+      return { ...leg, endGroundM: ground };
     });
-    const end = plan.nodes.find((n) => n.id === line.to);
-    if (end) end.groundM = ground;
+    layLegs(plan, line, legs);
   },
 });
 
@@ -194,7 +189,7 @@ export const legsFromTrack = (lineId: string, track: WalkedTrack): Command => ({
     const start = plan.nodes.find((n) => n.id === line.from);
     const end = plan.nodes.find((n) => n.id === line.to);
     const shift = (start?.groundM ?? track.startGroundM) - track.startGroundM;
-    line.legs = track.legs.map((leg, k): Leg => ({
+    const legs = track.legs.map((leg, k): Leg => ({
       lengthM: leg.lengthM,
       endGroundM: tidy(leg.endGroundM + shift),
       endEastingM: leg.eastingM,
@@ -209,10 +204,8 @@ export const legsFromTrack = (lineId: string, track: WalkedTrack): Command => ({
     site.originLongitudeDeg ??= track.origin.longitudeDeg;
     if (start) [start.eastingM, start.northingM] = [track.start.eastingM, track.start.northingM];
     const last = track.legs[track.legs.length - 1];
-    if (end) {
-      end.groundM = tidy(last.endGroundM + shift);
-      [end.eastingM, end.northingM] = [last.eastingM, last.northingM];
-    }
+    layLegs(plan, line, legs);
+    if (end) [end.eastingM, end.northingM] = [last.eastingM, last.northingM];
   },
 });
 
@@ -224,7 +217,7 @@ export const legsFromRows = (lineId: string, rows: readonly PastedRow[]): Comman
     const line = lineOf(plan, lineId);
     const [like] = line.legs;
     let ground = startGround(plan, line, 0);
-    line.legs = rows.map((row, k): Leg => {
+    const legs = rows.map((row, k): Leg => {
       ground = tidy(ground + row.riseM);
       return {
         lengthM: row.lengthM,
@@ -235,7 +228,6 @@ export const legsFromRows = (lineId: string, rows: readonly PastedRow[]): Comman
         ...(k === 0 && like.entrance ? { entrance: like.entrance } : {}),
       };
     });
-    const end = plan.nodes.find((n) => n.id === line.to);
-    if (end) end.groundM = ground;
+    layLegs(plan, line, legs);
   },
 });

@@ -4,17 +4,12 @@ import { slopeOf } from '@vernal-slope/core/survey';
 import { lineLength, stationsOf, type Layout } from '../positions/index.ts';
 import type { Leg, Line, Plan, PlanNode } from '../schema/index.ts';
 import type { Command } from './apply.ts';
-import { startGround } from './commands.ts';
+import { layLegs, lineOf, startGround, tidy } from './beyond.ts';
+import { isBareJoint } from '../kinds/index.ts';
 
-const tidy = (metres: number): number => Math.round(metres * 1e4) / 1e4;
 /** Shortest leg that a slide leaves, m. */
 const SHORTEST = 0.1;
 
-const lineOf = (plan: Plan, id: string): Line => {
-  const line = plan.lines.find((l) => l.id === id);
-  if (!line) throw new Error(`no line ${id}`);
-  return line;
-};
 const nodeOf = (plan: Plan, id: string): PlanNode | undefined => plan.nodes.find((n) => n.id === id);
 
 /** Lengths that were drawn follow the positions of their ends. */
@@ -130,9 +125,7 @@ export const legsFromGround = (lineId: string, ground: GroundParts): Command => 
       });
     });
     if (legs.length === 0) return;
-    line.legs = legs;
-    const end = nodeOf(plan, line.to);
-    if (end) end.groundM = legs[legs.length - 1].endGroundM;
+    layLegs(plan, line, legs);
   },
 });
 
@@ -198,7 +191,7 @@ export const slidePlace = (lineId: string, end: LineEnd, chainage: number): Comm
 /** The line that goes on from the tee at the end of a line; undefined where none does. */
 export const lineOn = (plan: Plan, lineId: string): Line | undefined => {
   const line = lineOf(plan, lineId);
-  return nodeOf(plan, line.to)?.kind === 'junction'
+  return isBareJoint(nodeOf(plan, line.to))
     ? (plan.lines.find((l) => l.from === line.to && l.name?.startsWith(line.name ?? '\0')) ??
         plan.lines.find((l) => l.from === line.to))
     : undefined;

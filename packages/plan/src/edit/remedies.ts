@@ -1,9 +1,10 @@
 // What a finding proposes, as a command that can be tried.
-import type { Remedy } from '@vernal-slope/core/judge';
+import type { Remedy } from '../findings/index.ts';
 import { findFitting, findPipe } from '../catalogue/index.ts';
 import type { Fitting, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { changeNode, setLeg, setPipe } from './commands.ts';
+import { isStore } from '../kinds/index.ts';
 
 /** The fittings of a leg with those of one kind changed for another. */
 export const swapFitting = (fittings: readonly Fitting[], from: string, to: string): Fitting[] =>
@@ -16,7 +17,7 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
       return setPipe(remedy.line, remedy.legs, remedy.pipe, `${findPipe(remedy.pipe)?.nominal ?? remedy.pipe} pipe`);
     case 'stand': {
       const tank = plan.nodes.find((n) => n.id === remedy.tank);
-      return tank?.kind === 'tank'
+      return isStore(tank)
         ? changeNode(remedy.tank, 'tank', `${tank.name ?? tank.id} on a stand of ${remedy.standM} m`, (n) => {
             n.standM = remedy.standM;
           })

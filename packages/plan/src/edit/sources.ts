@@ -1,6 +1,7 @@
 // Commands on sources: added with figures to start from, taken out while nothing hangs on them.
 import type { Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
+import { isSource, isStore } from '../kinds/index.ts';
 
 /** First id of the form `stem`, `stem-2`, … that no node has. */
 export function freeId(plan: Plan, stem: string): string {
@@ -23,7 +24,7 @@ const SOURCE_NAMES = {
 /** Adds a source of a kind, with figures to start from. The command carries the id it will have. */
 export function addSource(plan: Plan, type: keyof typeof SOURCE_NAMES): Command & { readonly id: string } {
   const id = freeId(plan, type);
-  const tank = plan.nodes.find((n) => n.kind === 'tank');
+  const tank = plan.nodes.find((n) => isStore(n));
   return {
     id,
     label: 'another source',
@@ -54,7 +55,7 @@ export const removeSource = (id: string): Command => ({
   label: 'source taken out',
   recipe: (plan) => {
     if (plan.lines.some((l) => l.from === id || l.to === id)) return;
-    const at = plan.nodes.findIndex((n) => n.id === id && n.kind === 'source');
+    const at = plan.nodes.findIndex((n) => n.id === id && isSource(n));
     if (at >= 0) plan.nodes.splice(at, 1);
   },
 });

@@ -1,5 +1,6 @@
 // A plan from five figures: height of the water, length, pipe, outlet, tank. Every assumption is named.
 import type { Outlet, Plan, Trough } from '../schema/index.ts';
+import { isTap } from '../kinds/index.ts';
 
 export type OutletChoice = 'tap' | 'shower' | 'trough' | 'open-end';
 
@@ -35,7 +36,7 @@ function tankFor(litres: number): { diameterM: number; heightM: number } {
   return { diameterM, heightM };
 }
 
-function takerFor(choice: OutletChoice): Outlet | Trough {
+function consumerFor(choice: OutletChoice): Outlet | Trough {
   if (choice === 'tap' || choice === 'shower') {
     return {
       id: 'outlet',
@@ -79,16 +80,16 @@ function takerFor(choice: OutletChoice): Outlet | Trough {
 
 /** Height of the place where the water comes out, above its ground, m. */
 const outletHeight = (node: Outlet | Trough): number =>
-  node.kind === 'outlet' ? (node.heightM ?? 0) : (node.inlet?.heightM ?? 0);
+  isTap(node) ? (node.heightM ?? 0) : (node.inlet?.heightM ?? 0);
 
 /** The plan that the five figures describe: tank, one leg of pipe, outlet. */
 export function quickPlan(q: QuickStart, title: string): Plan {
-  const taker = takerFor(q.outlet);
+  const consumer = consumerFor(q.outlet);
   const shape = tankFor(q.tankL);
   const overflowM = Number((shape.heightM * 0.95).toFixed(4));
   const outletM = Math.min(0.05, Number((overflowM / 4).toFixed(4)));
   const startLevelM = Number((overflowM * FILLED).toFixed(4));
-  const groundM = Number((ASSUMED_GROUND + outletHeight(taker) + q.heightM - startLevelM).toFixed(4));
+  const groundM = Number((ASSUMED_GROUND + outletHeight(consumer) + q.heightM - startLevelM).toFixed(4));
   return {
     format: 'vernal-slope/plan',
     version: 1,
@@ -108,7 +109,7 @@ export function quickPlan(q: QuickStart, title: string): Plan {
         overflowM,
         startLevelM,
       },
-      taker,
+      consumer,
     ],
     lines: [
       {

@@ -1,5 +1,20 @@
 // The plan document's schema: the face of the subject.
 export * from './schema.ts';
-
-export * from './water.ts';
-export * from './stand.ts';
+export type {
+  Climate,
+  FloatValveEntry,
+  FlowTest,
+  HaulEntry,
+  Herd,
+  Inlet,
+  Needs,
+  QualityTest,
+  RamEntry,
+  Roof,
+  Shape,
+  Stand,
+  StandKind,
+  SunPumpEntry,
+} from '../fields/index.ts';
+export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS } from '../fields/index.ts';
+export type { Junction, NodeKind, Outlet, PlanNode, Source, Tank, Trough } from '../kinds/index.ts';

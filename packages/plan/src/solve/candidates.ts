@@ -8,7 +8,8 @@ import { pricesOf, type CostUnit } from './prices.ts';
 import { refillOf } from './refill.ts';
 import { withPipe } from './remedy.ts';
 import { solvePlan } from './solve.ts';
-import { drawers } from './situations.ts';
+import { isBasin } from '../kinds/index.ts';
+import { servedPlaces } from '../topology/index.ts';
 
 export interface Candidate {
   readonly pipe: string;
@@ -57,7 +58,7 @@ export function candidatesFor(
     ),
   );
   const prices = pricesOf(c.plan, rows);
-  const ids = drawers(c);
+  const ids = servedPlaces(c);
   return rows.map((row): Candidate => {
     const trial = compilePlan(withPipe(c.plan, line, legs, row.id));
     const result = solvePlan(trial, options);
@@ -83,9 +84,7 @@ export function candidatesFor(
       perMetre: prices.perMetre(row),
       cost: prices.perMetre(row) * length,
       unit: prices.unit,
-      ...(c.nodes.get(place)?.plan.kind === 'trough'
-        ? { refill: refillOf(trial, place, options)?.refill.afterVisit }
-        : {}),
+      ...(isBasin(c.nodes.get(place)?.plan) ? { refill: refillOf(trial, place, options)?.refill.afterVisit } : {}),
       holds: boreArea(bore) * length,
     };
   });

@@ -1,5 +1,6 @@
 // Judges a solved plan: what is wrong or right, where, with the figures. Data only, SI.
-import { judgeOutlet, judgeRating, worstFirst, type Finding } from '@vernal-slope/core/judge';
+import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
+import { finding, worstFirst, type Finding, findingOf } from '../findings/index.ts';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
 import { clearingSpeed, humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
@@ -7,11 +8,7 @@ import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/
 import { qualityFindings } from '../budget/index.ts';
 import { deratingFactor } from '../catalogue/index.ts';
 import {
-  floorOf,
-  inletElevation,
-  levelFor,
   pascals,
-  flowFromLpm,
   metresOfMm,
   resolvePipe,
   stateFor,
@@ -19,13 +16,23 @@ import {
   type LineMap,
   type StateOptions,
 } from '../compile/index.ts';
-import { SITE_DEFAULTS, type Outlet, type Trough } from '../schema/index.ts';
+import { SITE_DEFAULTS } from '../schema/index.ts';
 import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
 import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
+import {
+  isSource,
+  isVessel,
+  deliveryElevation,
+  fallsFree,
+  wantsOf,
+  isOutlet,
+  waterOf,
+  runsIn,
+} from '../kinds/index.ts';
 
-/** How far the end of the walk may miss its node, m (ruling 7). */
+/** How far the end of the walk may miss its node, m. */
 const WALK_MISS = 0.01;
 /** Bore and Reynolds number below which Hazen-Williams is off (validity in AWWA M23: turbulent, about 50 mm up). */
 const HAZEN_BORE = 0.05;
@@ -33,42 +40,26 @@ const HAZEN_REYNOLDS = 1e4;
 /** A hump that stands less than this above the line of a full pipe is not worth a word, m. */
 const HUMP_WORD = 0.005;
 
-/** What an outlet or a trough wants: its rating, or what the plan says. */
-export function wantsOf(node: Outlet | Trough): { flow?: number; pressure?: number } {
-  const flowLpm = node.wants?.flowLpm ?? (node.kind === 'outlet' ? node.ratedFlowLpm : undefined);
-  const pressureKPa = node.wants?.pressureKPa ?? (node.kind === 'outlet' ? node.ratedPressureKPa : undefined);
-  return {
-    flow: flowLpm === undefined ? undefined : flowFromLpm(flowLpm),
-    pressure: pressureKPa === undefined ? undefined : pascals(pressureKPa),
-  };
-}
-
 function outletFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
   const found: Finding[] = [];
   for (const [id, map] of c.nodes) {
     const node = map.plan;
     const at = result.nodes.get(id);
-    if (!at || map.entering.length === 0) continue;
-    if (node.kind === 'outlet') {
-      if (options.open && !options.open.includes(id)) continue;
-    } else if (node.kind !== 'trough' || options.shut?.includes(id)) continue;
+    if (!at || map.entering.length === 0 || !isOutlet(node) || !runsIn(node, options)) continue;
     const wants = wantsOf(node);
     // a free inlet stands under air: its pressure says nothing
-    const free = node.kind === 'trough' && !node.inlet?.floatValve;
+    const free = fallsFree(node);
     found.push(
       ...judgeOutlet({
         id,
         flow: at.flow,
         pressure: at.pressure,
-        elevation: node.kind === 'trough' ? inletElevation(node) : map.elevation,
+        elevation: deliveryElevation(node),
         staticHead: feedingHead(c, id, at.staticHead, options),
         wantedFlow: wants.flow,
         wantedPressure: free ? undefined : wants.pressure,
-        minimumPressure:
-          node.kind === 'outlet' && node.minimumPressureKPa !== undefined
-            ? pascals(node.minimumPressureKPa)
-            : undefined,
-      }),
+        minimumPressure: wants.minimum,
+      }).map(findingOf),
     );
   }
   return found;
@@ -77,11 +68,7 @@ function outletFindings(c: Compiled, result: PlanResult, options: StateOptions):
 /** Level of the water that feeds a node, m above datum. */
 function feedingHead(c: Compiled, id: string, fallback: number, options: StateOptions): number {
   const route = routeTo(c, id);
-  const start = route && c.nodes.get(route.start)?.plan;
-  if (!start) return fallback;
-  if (start.kind === 'source') return start.groundM + (start.heightM ?? 0);
-  if (start.kind !== 'tank') return fallback;
-  return floorOf(start) + (options.levels?.[start.id] ?? levelFor(start, options.level ?? 'start'));
+  return waterOf(route && c.nodes.get(route.start)?.plan, options) ?? fallback;
 }
 
 /** Humps: where the flow is held, where air can gather, what stops a first filling. */
@@ -106,7 +93,7 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
         };
         const yields = limitedByYield(c, result, map);
         const code = line.flow === 0 ? 'hump-stops' : yields ? 'part-full' : 'hump-holds';
-        found.push({ code, severity: line.flow === 0 ? 'short' : yields ? 'good' : 'fair', at: id, values });
+        found.push(finding(code, id, values));
       }
     } else if (c.network.siphons) found.push(...suction(id, map, line));
     found.push(...fillingFindings(c, id, map, line, options));
@@ -126,14 +113,7 @@ function suction(id: string, map: LineMap, line: LineResult): Finding[] {
     null,
   );
   if (!worst) return [];
-  return [
-    {
-      code: 'hump-suction',
-      severity: 'fair',
-      at: id,
-      values: { chainage: map.geometry.chainage[worst.station], above: -worst.clearance },
-    },
-  ];
+  return [finding('hump-suction', id, { chainage: map.geometry.chainage[worst.station], above: -worst.clearance })];
 }
 
 /** Speed past a high point, and the speed that would carry air on down from it. */
@@ -146,13 +126,10 @@ function clearing(map: LineMap, line: LineResult, station: number): { speed: num
 
 function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
   const from = c.nodes.get(map.plan.from)?.plan;
-  if (!from || from.kind === 'junction' || from.kind === 'outlet' || line.flow < 0) return [];
-  const head =
-    from.kind === 'source'
-      ? from.groundM + (from.heightM ?? 0)
-      : floorOf(from) + (options.levels?.[from.id] ?? levelFor(from, options.level ?? 'start'));
+  const head = waterOf(from, options);
+  if (head === undefined || line.flow < 0) return [];
   const to = c.nodes.get(map.plan.to);
-  const end = to && (to.plan.kind === 'tank' || to.plan.kind === 'trough') ? inletElevation(to.plan) : undefined;
+  const end = to && isVessel(to.plan) ? deliveryElevation(to.plan) : undefined;
   const pipe = end === undefined ? [...map.geometry.pipe] : [...map.geometry.pipe, end];
   const airHead = headOfPressure(airPressure(c.plan.site?.altitudeM ?? SITE_DEFAULTS.altitudeM), c.water.density);
   const air = trappedAir(pipe, head, airHead);
@@ -166,13 +143,11 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
     ...clearing(map, line, Math.min(air.vents[0], map.geometry.pipe.length - 2)),
   };
   // with the air pressed together there is still too little: it does stop
-  if (air.missingCompressed > 0) return [{ code: 'air-stops-filling', severity: 'short', at: id, values }];
-  return air.missing > 0
-    ? [{ code: 'air-may-stop-filling', severity: 'fair', at: id, values }]
-    : [{ code: 'air-can-gather', severity: 'good', at: id, values }];
+  if (air.missingCompressed > 0) return [finding('air-stops-filling', id, values)];
+  return air.missing > 0 ? [finding('air-may-stop-filling', id, values)] : [finding('air-can-gather', id, values)];
 }
 
-/** Highest standing pressure on each pipe against its rating, tanks full (ruling 6). */
+/** Highest standing pressure on each pipe against its rating, tanks full. */
 function ratingFindings(c: Compiled, options: StateOptions): Finding[] {
   const full = solvePlan(c, { ...options, level: 'full', levels: undefined });
   const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
@@ -197,7 +172,8 @@ function ratingFindings(c: Compiled, options: StateOptions): Finding[] {
         }
       }
     });
-    if (worst) found.push(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) }));
+    if (worst)
+      found.push(findingOf(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) })));
   }
   return found;
 }
@@ -206,9 +182,7 @@ function walkFindings(c: Compiled): Finding[] {
   return [...c.lines].flatMap(([id, map]) => {
     const to = c.nodes.get(map.plan.to)?.plan;
     const by = map.geometry.ground[map.geometry.ground.length - 1] - (to?.groundM ?? 0);
-    return to && Math.abs(by) > WALK_MISS
-      ? [{ code: 'walk-misses-node', severity: 'fair', at: id, values: { by, node: to.name ?? to.id } } as const]
-      : [];
+    return to && Math.abs(by) > WALK_MISS ? [finding('walk-misses-node', id, { by, node: to.name ?? to.id })] : [];
   });
 }
 
@@ -220,9 +194,7 @@ function frictionFindings(c: Compiled, result: PlanResult): Finding[] {
       const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
       return bore < HAZEN_BORE || (flow !== 0 && reynoldsNumber(flow, bore, c.network.viscosity) < HAZEN_REYNOLDS);
     });
-    return outside
-      ? [{ code: 'hazen-outside-range', severity: 'fair', at: id, values: { bore: HAZEN_BORE } } as const]
-      : [];
+    return outside ? [finding('hazen-outside-range', id, { bore: HAZEN_BORE })] : [];
   });
 }
 
@@ -235,16 +207,7 @@ function leastPipeFindings(c: Compiled): Finding[] {
   return [...c.lines].flatMap(([id, map]) => {
     const bores = map.plan.legs.map((leg) => metresOfMm(resolvePipe(leg.pipe).insideDiameterMm));
     const narrow = bores.filter((b) => b < LEAST_BORE);
-    return narrow.length > 0
-      ? [
-          {
-            code: 'least-pipe',
-            severity: 'fair',
-            at: id,
-            values: { bore: Math.min(...narrow), legs: narrow.length },
-          } as const,
-        ]
-      : [];
+    return narrow.length > 0 ? [finding('least-pipe', id, { bore: Math.min(...narrow), legs: narrow.length })] : [];
   });
 }
 
@@ -256,23 +219,21 @@ function reducerFindings(c: Compiled, result: PlanResult): Finding[] {
     const pressure = (head: number): number => pressureOfHead(head - pipe, c.water.density);
     const before = pressure(result.standing.head[c.network.from[link]]);
     const set = pascals(map?.plan.reducerKPa ?? 0);
-    return before > set
-      ? { code: 'reducer-holds', severity: 'good', at: id, values: { before, set } }
-      : { code: 'reducer-idle', severity: 'fair', at: id, values: { before, set } };
+    return before > set ? finding('reducer-holds', id, { before, set }) : finding('reducer-idle', id, { before, set });
   });
 }
 
 function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
   return [...c.nodes].flatMap(([id, map]): Finding[] => {
-    if (map.plan.kind !== 'source') return [];
+    if (!isSource(map.plan)) return [];
     if (map.limitLink < 0) {
       // a roof, a pump or a ram is reckoned by the balance; only what could be timed asks for a bucket
       if (map.plan.type !== 'spring' && map.plan.type !== 'stream') return [];
       const code = map.plan.tests?.length ? 'yield-not-counted' : 'yield-unknown';
-      return [{ code, severity: 'fair', at: id, values: {} }];
+      return [finding(code, id, {})];
     }
     if (result.solution.status[map.limitLink] !== LinkStatus.Held) return [];
-    return [{ code: 'yield-governs', severity: 'good', at: id, values: { flow: -(result.nodes.get(id)?.flow ?? 0) } }];
+    return [finding('yield-governs', id, { flow: -(result.nodes.get(id)?.flow ?? 0) })];
   });
 }
 
@@ -280,12 +241,7 @@ function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
 export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions = {}): Finding[] {
   const found: Finding[] = [];
   if (!result.converged) {
-    found.push({
-      code: 'not-converged',
-      severity: 'short',
-      at: result.worstAt ?? '',
-      values: { iterations: result.iterations },
-    });
+    found.push(finding('not-converged', result.worstAt ?? '', { iterations: result.iterations }));
   }
   found.push(
     ...outletFindings(c, result, options),

@@ -1,8 +1,9 @@
 // How high the tank that feeds an outlet must stand, for one line in series.
 import { leastStand, type HeightAnswer } from '@vernal-slope/core/design';
 import { levelFor, type Compiled } from '../compile/index.ts';
-import { wantsOf } from './findings.ts';
-import { routeTo, type Route } from './route.ts';
+
+import { routeTo, type Route } from '../topology/index.ts';
+import { isBareJoint, isOutlet, isStore, wantsOf } from '../kinds/index.ts';
 
 export interface PlanHeight {
   readonly tank: string;
@@ -19,15 +20,15 @@ export interface PlanHeight {
  */
 export function heightFor(c: Compiled, id: string): PlanHeight | undefined {
   const map = c.nodes.get(id);
-  if (map?.plan.kind !== 'outlet' && map?.plan.kind !== 'trough') return undefined;
+  if (!isOutlet(map?.plan)) return undefined;
   const wants = wantsOf(map.plan);
   const route = routeTo(c, id);
   const tank = route && c.nodes.get(route.start)?.plan;
-  if (!route || tank?.kind !== 'tank' || wants.flow === undefined || wants.pressure === undefined) return undefined;
+  if (!route || !isStore(tank) || wants.flow === undefined || wants.pressure === undefined) return undefined;
   const branches = route.lines.slice(0, -1).some(({ line, reversed }) => {
     const plan = c.lines.get(line)?.plan;
     const node = plan && c.nodes.get(reversed ? plan.from : plan.to);
-    return !node || node.plan.kind !== 'junction' || node.entering.length + node.leaving.length > 2;
+    return !node || !isBareJoint(node.plan) || node.entering.length + node.leaving.length > 2;
   });
   if (branches) return undefined;
   return {

@@ -1,5 +1,5 @@
 // How sure the heights of a plan are: errors along its walks, walks that close, gauges against walks.
-import type { Finding } from '@vernal-slope/core/judge';
+import type { Finding } from '../findings/index.ts';
 import {
   closure,
   contradiction,
@@ -12,9 +12,11 @@ import {
   type WalkLeg,
 } from '@vernal-slope/core/survey';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { floorOf, levelFor, pascals, type Compiled } from '../compile/index.ts';
+import { pascals, type Compiled } from '../compile/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
+import { isTap, waterOf, deliveryElevation } from '../kinds/index.ts';
+import { finding } from '../findings/index.ts';
 
 /** Method taken where a leg does not say how it was measured (assumption). */
 export const ASSUMED_METHOD: SurveyMethod = 'sight-level';
@@ -80,22 +82,13 @@ export function lineClosure(plan: Plan, line: Line): Closure | undefined {
   return closure(walked, end.knownGroundM, error, end.knownErrorM ?? 0);
 }
 
-const CLOSURE_SEVERITY = { better: 'good', 'as-good': 'good', worse: 'fair', blunder: 'short' } as const;
-
 /** Walks that close or miss, and gauges that contradict the walk. */
 export function heightFindings(c: Compiled): Finding[] {
   const { plan } = c;
   const found: Finding[] = plan.lines.flatMap((line) => {
     const close = lineClosure(plan, line);
     return close
-      ? [
-          {
-            code: 'walk-closes',
-            severity: CLOSURE_SEVERITY[close.word],
-            at: line.id,
-            values: { by: close.misclosure, expected: close.expected, word: close.word },
-          } as const,
-        ]
+      ? [finding('walk-closes', line.id, { by: close.misclosure, expected: close.expected, word: close.word })]
       : [];
   });
   const errors = plan.nodes.some((n) => n.closedHose?.length) ? heightErrors(plan) : undefined;
@@ -103,32 +96,24 @@ export function heightFindings(c: Compiled): Finding[] {
     const latest = node.closedHose?.at(-1);
     const start = latest && errors ? c.nodes.get(routeTo(c, node.id)?.start ?? '')?.plan : undefined;
     if (!latest || !errors || !start) continue;
-    const water =
-      start.kind === 'tank'
-        ? floorOf(start) + levelFor(start, 'start')
-        : start.kind === 'source'
-          ? start.groundM + (start.heightM ?? 0)
-          : NaN;
-    if (Number.isNaN(water)) continue;
+    const water = waterOf(start);
+    if (water === undefined) continue;
     const reading = gaugeFall(pascals(latest.pressureKPa), c.water.density, GRAVITY);
     const readingError =
       latest.errorKPa === undefined ? METHODS.gauge.setting : pascals(latest.errorKPa) / (c.water.density * GRAVITY);
-    const walked = node.groundM + (node.kind === 'outlet' ? (node.heightM ?? 0) : 0) - water;
+    const walked = (isTap(node) ? deliveryElevation(node) : node.groundM) - water;
     const against = contradiction(walked, errors.get(node.id) ?? 0, reading.rise, readingError);
     if (!against) continue;
-    found.push({
-      code: 'gauge-contradicts',
-      severity: 'fair',
-      at: node.id,
-      values: {
+    found.push(
+      finding('gauge-contradicts', node.id, {
         pressure: pascals(latest.pressureKPa),
         byGauge: -reading.rise,
         byWalk: -walked,
         walkPressure: -walked * c.water.density * GRAVITY,
         difference: Math.abs(against.difference),
         likelier: against.likelier,
-      },
-    });
+      }),
+    );
   }
   return found;
 }

@@ -1,12 +1,10 @@
 // A plan solved and judged: the face of the subject.
-export { judgePlan, LEAST_BORE, wantsOf } from './findings.ts';
+export { judgePlan, LEAST_BORE } from './findings.ts';
 export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
-export { partAround } from './part.ts';
-export { routeTo, takers, type Route } from './route.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
 export {
   flowWorking,
@@ -20,7 +18,6 @@ export {
 } from './workings.ts';
 export {
   ALL_AT_ONCE,
-  drawers,
   interactions,
   optionsOf,
   servedIn,

@@ -14,8 +14,9 @@ import {
   type StateOptions,
 } from '../compile/index.ts';
 import type { Trough } from '../schema/index.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
 import { solvePlan } from './solve.ts';
+import { isBasin, isStore, isVessel } from '../kinds/index.ts';
 
 /** How long after a visit is looked at, s. */
 const HORIZON = 24 * 3600;
@@ -59,17 +60,17 @@ export interface PlanRefill {
  */
 export function refillOf(c: Compiled, id: string, options: StateOptions = {}): PlanRefill | undefined {
   const node = c.nodes.get(id)?.plan;
-  if (node?.kind !== 'trough') return undefined;
+  if (!isBasin(node)) return undefined;
   const visits = visitsOf(node).filter((v) => v.volume > 0);
   const route = routeTo(c, id);
   const tank = route && c.nodes.get(route.start)?.plan;
-  if (visits.length === 0 || tank?.kind !== 'tank') return undefined;
+  if (visits.length === 0 || !isStore(tank)) return undefined;
   const most = visits.reduce((a, b) => (b.volume > a.volume ? b : a));
   const following = visits[(visits.indexOf(most) + 1) % visits.length];
   const untilNext = ((((following.at - most.at) * 60 - most.duration) % 86400) + 86400) % 86400;
 
   const others = [...c.nodes]
-    .filter(([other, m]) => other !== id && m.lawLinks.length > 0 && m.plan.kind !== 'outlet')
+    .filter(([other, m]) => other !== id && m.lawLinks.length > 0 && isVessel(m.plan))
     .map(([other]) => other);
   const tankShut = tank.inlet?.floatValve
     ? floatOpening(floatValve(tank.inlet.floatValve), levelFor(tank, 'start'))

@@ -2,10 +2,11 @@
 import { familyOf } from '../catalogue/index.ts';
 import { compilePlan, lpmOfFlow, resolvePipe, type Compiled, type StateOptions } from '../compile/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { wantsOf } from './findings.ts';
+
 import { refillOf, type PlanRefill } from './refill.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
 import { solvePlan } from './solve.ts';
+import { isOutlet, wantsOf } from '../kinds/index.ts';
 
 export interface PipeRemedy {
   readonly line: string;
@@ -42,7 +43,7 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
   const map = c.nodes.get(id);
   const node = map?.plan;
   const route = routeTo(c, id);
-  if (!route || (node?.kind !== 'outlet' && node?.kind !== 'trough')) return undefined;
+  if (!route || !isOutlet(node)) return undefined;
   const now = solvePlan(c, options);
   const before = now.nodes.get(id)?.flow ?? 0;
   const wants = wantsOf(node);
@@ -106,7 +107,7 @@ const widthOf = (pipe: string, sizes: readonly { id: string; insideDiameterMm: n
 /** Whether everything the node wants is met. */
 export const isServed = (c: Compiled, id: string, flow: number, pressure: number): boolean => {
   const node = c.nodes.get(id)?.plan;
-  if (node?.kind !== 'outlet' && node?.kind !== 'trough') return true;
+  if (!isOutlet(node)) return true;
   const wants = wantsOf(node);
   return flow > 0 && lpmOfFlow(flow) >= lpmOfFlow(wants.flow ?? 0) && pressure >= (wants.pressure ?? 0);
 };

@@ -1,7 +1,7 @@
 // The answer of `vernal solve`: the shape fixed by the plan format, in the file's units.
 import type { Plan } from '../schema/index.ts';
 import type { PlanSizes } from './sizing.ts';
-import type { Finding } from '@vernal-slope/core/judge';
+import type { Finding } from '../findings/index.ts';
 import { kiloPascals, lpmOfFlow, type Compiled } from '../compile/index.ts';
 import type { PlanResult } from './solve.ts';
 

@@ -1,30 +1,26 @@
 // What runs at once: named situations, who is short in each, the worst of all, and who takes whose water.
 import { compilePlan, type Compiled, type StateOptions } from '../compile/index.ts';
 import type { Plan, Situation } from '../schema/index.ts';
-import { wantsOf } from './findings.ts';
-import { solvePlan, type PlanResult } from './solve.ts';
 
-/** Places that a situation can name: outlets, and troughs that a line feeds. */
-export const drawers = (c: Compiled): string[] =>
-  [...c.nodes]
-    .filter(([, m]) => m.plan.kind === 'outlet' || (m.plan.kind === 'trough' && m.entering.length > 0))
-    .map(([id]) => id);
+import { solvePlan, type PlanResult } from './solve.ts';
+import { isOutlet, isTap, fallsFree, wantsOf } from '../kinds/index.ts';
+import { servedPlaces } from '../topology/index.ts';
 
 /** All at once, where a plan names no situation (assumption). */
 export const ALL_AT_ONCE = 'all at once';
 
 /** The plan's situations; all at once where it names none. */
 export const situationsOf = (c: Compiled): Situation[] =>
-  c.plan.situations?.length ? c.plan.situations : [{ name: ALL_AT_ONCE, open: drawers(c), level: 'low' }];
+  c.plan.situations?.length ? c.plan.situations : [{ name: ALL_AT_ONCE, open: servedPlaces(c), level: 'low' }];
 
 /** What a solve of a situation is: its outlets open, its troughs filling, the others shut. */
 export function optionsOf(c: Compiled, open: readonly string[], level: Situation['level'] = 'low'): StateOptions {
-  const all = drawers(c);
-  const kind = (id: string): string | undefined => c.nodes.get(id)?.plan.kind;
+  const all = servedPlaces(c);
+  const opened = (id: string): boolean => isTap(c.nodes.get(id)?.plan);
   return {
     level,
-    open: all.filter((id) => kind(id) === 'outlet' && open.includes(id)),
-    shut: all.filter((id) => kind(id) === 'trough' && !open.includes(id)),
+    open: all.filter((id) => opened(id) && open.includes(id)),
+    shut: all.filter((id) => !opened(id) && !open.includes(id)),
   };
 }
 
@@ -47,10 +43,10 @@ export function servedIn(c: Compiled, result: PlanResult, open: readonly string[
   return open.flatMap((id): Served[] => {
     const node = c.nodes.get(id)?.plan;
     const at = result.nodes.get(id);
-    if (!at || (node?.kind !== 'outlet' && node?.kind !== 'trough')) return [];
+    if (!at || !isOutlet(node)) return [];
     const wants = wantsOf(node);
     // water that falls free into a trough has no pressure to speak of
-    const free = node.kind === 'trough' && !node.inlet?.floatValve;
+    const free = fallsFree(node);
     const enough =
       at.flow > 0 &&
       (wants.flow === undefined || at.flow >= wants.flow * (1 - CLOSE)) &&
@@ -106,7 +102,7 @@ export function worstSituation(
   level: Situation['level'] = 'low',
   onProgress: (share: number) => boolean = () => true,
 ): WorstSituation | undefined {
-  const ids = drawers(c);
+  const ids = servedPlaces(c);
   const list = combinations(ids).sort((a, b) => a.length - b.length);
   let worst: { open: string[]; victim: Served } | undefined;
   for (let k = 0; k < list.length; k++) {
@@ -128,7 +124,7 @@ export interface Interactions {
 }
 
 /** How much each place loses when each other one opens. */
-export function interactions(c: Compiled, ids = drawers(c), level: Situation['level'] = 'low'): Interactions {
+export function interactions(c: Compiled, ids = servedPlaces(c), level: Situation['level'] = 'low'): Interactions {
   const flowOf = (open: readonly string[]): PlanResult => solvePlan(c, optionsOf(c, open, level));
   const alone = ids.map((id) => flowOf([id]).nodes.get(id)?.flow ?? 0);
   const together = ids.map((_, i) => ids.map((_id, j) => (i === j ? alone[i] : NaN)));

@@ -12,10 +12,7 @@ import { deratingFactor, familyOf, type PipeRow } from '../catalogue/index.ts';
 import {
   compilePlan,
   entranceK,
-  floorOf,
-  inletElevation,
   legK,
-  levelFor,
   metresOfMm,
   pascals,
   resolvePipe,
@@ -24,10 +21,11 @@ import {
   type NodeMap,
 } from '../compile/index.ts';
 import { SITE_DEFAULTS, type Line, type Plan, type Situation } from '../schema/index.ts';
-import { LEAST_BORE, wantsOf } from './findings.ts';
+import { LEAST_BORE } from './findings.ts';
 import { pricesOf, type CostUnit } from './prices.ts';
 import { servedIn, situationsOf, optionsOf, type Served } from './situations.ts';
 import { solvePlan } from './solve.ts';
+import { feeds, isBasin, isJoint, isOutlet, deliveryElevation, wantsOf, waterOf } from '../kinds/index.ts';
 
 export interface LegSize {
   readonly line: string;
@@ -66,14 +64,14 @@ export type PlanSizes =
 /** Head that a place must have in front of it while it gives what it wants, m above datum, and that flow. */
 function wanted(c: Compiled, map: NodeMap): { flow: number; head: number } | undefined {
   const node = map.plan;
-  if (node.kind !== 'outlet' && node.kind !== 'trough') return undefined;
+  if (!isOutlet(node)) return undefined;
   const wants = wantsOf(node);
   const flow = wants.flow ?? 0;
   const pressureHead = wants.pressure === undefined ? 0 : headOfPressure(wants.pressure, c.water.density);
   // what its own law asks for: the law is in the network already
   const law = map.lawLinks[0] as number | undefined;
   const own = law === undefined ? 0 : (flow / c.network.a[law]) ** (1 / c.network.b[law]);
-  const elevation = node.kind === 'trough' ? inletElevation(node) : map.elevation;
+  const elevation = deliveryElevation(node);
   return { flow, head: elevation + Math.max(pressureHead, own) };
 }
 
@@ -87,9 +85,7 @@ function groupsOf(c: Compiled): Group[] {
     const kind = c.nodes.get(id)?.plan.kind;
     return kind === 'tank' || kind === 'source';
   };
-  const left = new Set(
-    c.plan.lines.filter((l) => c.nodes.get(l.to)?.plan.kind !== 'tank' && c.nodes.get(l.to)?.plan.kind !== 'source'),
-  );
+  const left = new Set(c.plan.lines.filter((l) => !feeds(c.nodes.get(l.to)?.plan)));
   const groups: Group[] = [];
   for (const first of left) {
     left.delete(first);
@@ -159,7 +155,7 @@ export function sizePlan(
       const known = nodeOf.get(id);
       if (known !== undefined) return known;
       const map = c.nodes.get(id) as NodeMap;
-      const open = map.plan.kind === 'tank' || map.plan.kind === 'source';
+      const open = feeds(map.plan);
       const node = open ? b.fixedNode() : b.node();
       nodeOf.set(id, node);
       if (open) fixed.push({ node, id });
@@ -182,7 +178,7 @@ export function sizePlan(
       line.legs.forEach((leg, k) => {
         const last = k === line.legs.length - 1;
         const to = last ? nodeFor(line.to) : b.node();
-        const vessel = last && c.nodes.get(line.to)?.plan.kind === 'trough';
+        const vessel = last && isBasin(c.nodes.get(line.to)?.plan);
         // the pipe must not draw air at its stations; into a trough the water is open
         if (!vessel)
           places.push({
@@ -191,8 +187,7 @@ export function sizePlan(
             chainage: map?.geometry.chainage[k + 1],
             floor: map?.geometry.pipe[k + 1] ?? 0,
           });
-        const opens =
-          k === 0 && c.nodes.get(line.from)?.plan.kind !== 'junction' && c.nodes.get(line.from)?.plan.kind !== 'outlet';
+        const opens = k === 0 && !isJoint(c.nodes.get(line.from)?.plan);
         const entrance = k === 0 && (opens || leg.entrance) ? entranceK(leg) : 0;
         const link = b.pipe(from, to, [segmentOf(leg)], { entranceK: entrance });
         const choices = rows.get(`${line.id} ${k}`) ?? [];
@@ -224,8 +219,7 @@ export function sizePlan(
       const need = new Float64Array(network.nodeCount).fill(-Infinity);
       for (const { node, id } of fixed) {
         const p = c.nodes.get(id)?.plan;
-        if (p?.kind === 'tank') fixedHead[node] = floorOf(p) + levelFor(p, situation.level ?? 'low');
-        else if (p?.kind === 'source') fixedHead[node] = p.groundM + (p.heightM ?? 0);
+        fixedHead[node] = waterOf(p, { level: situation.level ?? 'low' }) ?? 0;
       }
       for (const p of places) need[p.node] = Math.max(need[p.node], p.floor);
       for (const d of draws) {

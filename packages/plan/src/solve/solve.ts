@@ -32,7 +32,7 @@ export interface PlanResult {
   readonly worstAt?: string;
 }
 
-/** Water that leaves the system at a node, m³/s (rulings 5 and 9). */
+/** Water that leaves the system at a node, m³/s. */
 export function nodeFlow(map: NodeMap, flow: Float64Array): number {
   const sum = (ends: readonly { link: number }[]): number => ends.reduce((total, end) => total + flow[end.link], 0);
   switch (map.plan.kind) {

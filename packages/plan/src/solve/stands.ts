@@ -2,11 +2,12 @@
 import { solve, type Network, type Solution } from '@vernal-slope/core/network';
 import { headOfPressure } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
-import { compilePlan, inletElevation, levelFor, stateFor, type Compiled } from '../compile/index.ts';
+import { compilePlan, levelFor, stateFor, type Compiled } from '../compile/index.ts';
 import type { Plan, Tank } from '../schema/index.ts';
-import { wantsOf } from './findings.ts';
+
 import { optionsOf } from './situations.ts';
 import { nodeFlow } from './solve.ts';
+import { isBasin, isOutlet, isStore, deliveryElevation, fallsFree, wantsOf, ratedOf } from '../kinds/index.ts';
 
 export interface StandAsked {
   /** Tank that is raised. */ readonly tank: string;
@@ -60,7 +61,7 @@ function trialOf(c: Compiled, tank: Tank, asked: StandAsked, needs: readonly Sta
   // named troughs draw what is asked in place of their float; other floats are wide open, other outlets shut
   const named = new Set(asked.outlets);
   const open = (asked.open ?? []).filter((id) => !named.has(id));
-  const shut = needs.flatMap((n) => (c.nodes.get(n.id)?.plan.kind === 'trough' ? [n.id] : []));
+  const shut = needs.flatMap((n) => (isBasin(c.nodes.get(n.id)?.plan) ? [n.id] : []));
   let warm: Solution | undefined;
   return {
     network,
@@ -87,16 +88,17 @@ function trialOf(c: Compiled, tank: Tank, asked: StandAsked, needs: readonly Sta
 export function standFor(plan: Plan, asked: StandAsked): StandFound {
   const c = compilePlan(plan);
   const tank = plan.nodes.find((n) => n.id === asked.tank);
-  if (tank?.kind !== 'tank') throw new Error(`${asked.tank} is no tank`);
+  if (!isStore(tank)) throw new Error(`${asked.tank} is no tank`);
   const needs: StandNeed[] = [];
   for (const id of asked.outlets) {
     const map = c.nodes.get(id);
-    if (map?.plan.kind !== 'outlet' && map?.plan.kind !== 'trough') throw new Error(`${id} is no outlet`);
-    const rated = wantsOf(map.plan.kind === 'outlet' ? { ...map.plan, wants: undefined } : map.plan);
+    if (!isOutlet(map?.plan)) throw new Error(`${id} is no outlet`);
+    // a rating goes before what a person wants: the height asked for is that of the rating
+    const rated = ratedOf(map.plan);
     const flow = asked.flow ?? rated.flow;
     const pressure = asked.pressure ?? rated.pressure;
     if (flow === undefined || pressure === undefined) return { ok: false, reason: 'no-wants', id };
-    const elevation = map.plan.kind === 'trough' ? inletElevation(map.plan) : map.elevation;
+    const elevation = deliveryElevation(map.plan);
     needs.push({ id, flow, pressure, elevation, head: elevation + headOfPressure(pressure, c.water.density) });
   }
   const trial = trialOf(c, tank, asked, needs);
@@ -155,17 +157,17 @@ export function standRunning(
   open: readonly string[],
 ): StandFound {
   const tank = plan.nodes.find((n) => n.id === tankId);
-  if (tank?.kind !== 'tank') throw new Error(`${tankId} is no tank`);
+  if (!isStore(tank)) throw new Error(`${tankId} is no tank`);
   const low = levelFor(tank, 'low');
   // on its ground, raised by its level: nothing is compiled again
   const c = compilePlan({ ...plan, nodes: plan.nodes.map((n) => (n === tank ? { ...tank, standM: 0 } : n)) });
   const needs: StandNeed[] = [];
   for (const id of served) {
     const map = c.nodes.get(id);
-    if (map?.plan.kind !== 'outlet' && map?.plan.kind !== 'trough') throw new Error(`${id} is no outlet`);
+    if (!isOutlet(map?.plan)) throw new Error(`${id} is no outlet`);
     const { flow, pressure } = wantsOf(map.plan);
     if (flow === undefined || pressure === undefined) return { ok: false, reason: 'no-wants', id };
-    const elevation = map.plan.kind === 'trough' ? inletElevation(map.plan) : map.elevation;
+    const elevation = deliveryElevation(map.plan);
     needs.push({ id, flow, pressure, elevation, head: elevation + headOfPressure(pressure, c.water.density) });
   }
   const options = optionsOf(c, open, 'low');
@@ -180,7 +182,7 @@ export function standRunning(
     const margins = needs.map((n) => {
       const map = c.nodes.get(n.id);
       if (!map || !solution.converged) return -Infinity;
-      const free = map.plan.kind === 'trough' && !map.plan.inlet?.floatValve;
+      const free = fallsFree(map.plan);
       const flow = nodeFlow(map, solution.flow) / n.flow - 1 + CLOSE;
       return free ? flow : Math.min(solution.head[map.node] - n.head, flow);
     });

@@ -1,5 +1,5 @@
 // Valves: those that eat the head, what a full-port one gives back, and what closing one does to the pipe.
-import type { Finding, Remedy } from '@vernal-slope/core/judge';
+import type { Finding, Remedy } from '../findings/index.ts';
 import { boreArea, surge, velocityHead, waveSpeed } from '@vernal-slope/core/pipe';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import { deratingFactor, findFitting, type PipeRow } from '../catalogue/index.ts';
@@ -14,8 +14,10 @@ import {
 } from '../compile/index.ts';
 import { applyCommand, remedyCommand } from '../edit/index.ts';
 import { SITE_DEFAULTS, type Plan } from '../schema/index.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
 import { solvePlan, type PlanResult } from './solve.ts';
+import { kindOf } from '../kinds/index.ts';
+import { finding } from '../findings/index.ts';
 
 /** What a valve is changed for. */
 export const FULL_PORT = 'ball-full';
@@ -46,20 +48,21 @@ export function valveFindings(c: Compiled, result: PlanResult, options: StateOpt
         if (loss < WORTH_HEAD || loss < WORTH_SHARE * total) continue;
         const remedy = { kind: 'fitting', line: id, leg: k, from: type, to: FULL_PORT } as const;
         const swapped = solvePlan(compilePlan(tried(c.plan, remedy)), options).lines.get(id);
-        found.push({
-          code: 'valve-eats',
-          severity: 'fair',
-          at: id,
-          values: {
-            valve: row.name,
-            leg: k + 1,
-            loss,
-            share: loss / total,
-            flow: Math.abs(line.flow),
-            then: Math.abs(swapped?.flow ?? 0),
-          },
-          remedy,
-        });
+        found.push(
+          finding(
+            'valve-eats',
+            id,
+            {
+              valve: row.name,
+              leg: k + 1,
+              loss,
+              share: loss / total,
+              flow: Math.abs(line.flow),
+              then: Math.abs(swapped?.flow ?? 0),
+            },
+            remedy,
+          ),
+        );
       }
     });
   }
@@ -88,7 +91,7 @@ export function surgeFindings(c: Compiled, result: PlanResult, options: StateOpt
   let full: PlanResult | undefined;
   for (const [id, map] of c.lines) {
     const to = c.nodes.get(map.plan.to)?.plan;
-    const quick = to?.kind === 'outlet' || (to?.kind === 'trough' && to.inlet?.floatValve?.characteristic === 'snap');
+    const quick = to !== undefined && (kindOf(to).shutsAtOnce?.(to) ?? false);
     const line = result.lines.get(id);
     const last = map.plan.legs.length - 1;
     const row = resolvePipe(map.plan.legs[last].pipe).row;
@@ -107,12 +110,15 @@ export function surgeFindings(c: Compiled, result: PlanResult, options: StateOpt
     const standing = Math.max(...grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density)));
     const rating = pascals(row.ratingKPa) * deratingFactor(row, temperature);
     if (standing + rise > rating)
-      found.push({
-        code: 'surge-too-much',
-        severity: 'fair',
-        at: id,
-        values: { surge: rise, standing, rating, closing: QUICK_CLOSING, speed: line.flow / boreArea(bore) },
-      });
+      found.push(
+        finding('surge-too-much', id, {
+          surge: rise,
+          standing,
+          rating,
+          closing: QUICK_CLOSING,
+          speed: line.flow / boreArea(bore),
+        }),
+      );
   }
   return found;
 }

@@ -18,8 +18,9 @@ import {
 import { legArea } from './findings.ts';
 import type { PlanHeight } from './height.ts';
 import type { PlanRefill } from './refill.ts';
-import { routeTo } from './route.ts';
+import { routeTo } from '../topology/index.ts';
 import type { PlanResult } from './solve.ts';
+import { isBasin, isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
 
 const nameOf = (c: Compiled, id: string): string => c.nodes.get(id)?.plan.name ?? c.lines.get(id)?.plan.name ?? id;
 
@@ -46,7 +47,7 @@ const density = (c: Compiled): Term => ({
 function waterLevel(c: Compiled, id: string, options: StateOptions): Term | undefined {
   const node = c.nodes.get(id)?.plan;
   if (!node) return undefined;
-  if (node.kind === 'source') {
+  if (isSource(node)) {
     const value = node.groundM + (node.heightM ?? 0);
     return {
       key: 'zw',
@@ -57,7 +58,7 @@ function waterLevel(c: Compiled, id: string, options: StateOptions): Term | unde
       source: 'entered',
     };
   }
-  if (node.kind !== 'tank') return undefined;
+  if (!isStore(node)) return undefined;
   const level = options.levels?.[id] ?? levelFor(node, options.level ?? 'start');
   const value = floorOf(node) + level;
   return {
@@ -163,7 +164,7 @@ export function pressureWorking(
       {
         key: 'zo',
         tex: 'z_\\mathrm{out}',
-        name: map.plan.kind === 'trough' ? 'inlet of the trough' : 'height of the outlet',
+        name: isBasin(map.plan) ? 'inlet of the trough' : 'height of the outlet',
         value: map.elevation,
         dimension: 'length',
         source: 'entered',
@@ -231,7 +232,7 @@ export function flowWorking(
     working: pressureWorking(c, result, id, options),
   };
   const flow = { tex: 'Q', value: at.flow, dimension: 'flow' as const };
-  if (node.kind === 'outlet' && !node.orifice) {
+  if (isTap(node) && !node.orifice) {
     return {
       code: 'outlet-flow',
       of: nameOf(c, id),
@@ -267,14 +268,13 @@ export function flowWorking(
       source: "The outlet's own law; Keller and Karmeli (1974) for the form",
     };
   }
-  const valve = node.kind === 'trough' || node.kind === 'tank' ? node.inlet?.floatValve : undefined;
-  const seatMm = valve?.seatMm ?? (node.kind === 'outlet' ? node.orifice?.diameterMm : undefined);
+  const valve = isVessel(node) ? node.inlet?.floatValve : undefined;
+  const seatMm = valve?.seatMm ?? (isTap(node) ? node.orifice?.diameterMm : undefined);
   if (seatMm !== undefined) {
-    const cd = valve?.dischargeCoefficient ?? (node.kind === 'outlet' ? (node.orifice?.dischargeCoefficient ?? 0) : 0);
-    const head =
-      map.plan.kind === 'trough' || map.plan.kind === 'tank'
-        ? at.head - (map.plan.inlet?.at === 'bottom' ? floorOf(map.plan) : inletElevation(map.plan))
-        : at.head - map.elevation;
+    const cd = valve?.dischargeCoefficient ?? (isTap(node) ? (node.orifice?.dischargeCoefficient ?? 0) : 0);
+    const head = isVessel(map.plan)
+      ? at.head - (map.plan.inlet?.at === 'bottom' ? floorOf(map.plan) : inletElevation(map.plan))
+      : at.head - map.elevation;
     return {
       code: 'orifice-flow',
       of: nameOf(c, id),
@@ -526,7 +526,7 @@ export function stationWorking(c: Compiled, result: PlanResult, line: string, st
 export function heightWorking(c: Compiled, h: PlanHeight): Working {
   const outlet = c.nodes.get(h.outlet);
   const tank = c.nodes.get(h.tank)?.plan;
-  const low = tank?.kind === 'tank' ? levelFor(tank, 'low') : 0;
+  const low = isStore(tank) ? levelFor(tank, 'low') : 0;
   const byHump = h.answer.governing.kind === 'hump';
   const terms: Term[] = [
     {
@@ -591,7 +591,7 @@ export function heightWorking(c: Compiled, h: PlanHeight): Working {
 /** How long the trough takes to be full again. */
 export function refillWorking(c: Compiled, id: string, r: PlanRefill): Working | undefined {
   const map = c.nodes.get(id);
-  if (map?.plan.kind !== 'trough' || r.refill.afterVisit === null) return undefined;
+  if (!isBasin(map?.plan) || r.refill.afterVisit === null) return undefined;
   const valve = map.plan.inlet?.floatValve;
   return {
     code: 'refill',

@@ -1,6 +1,6 @@
 // All that is said of a tank's stand: checks, what does not fit, findings, parts, waits.
 import { GRAVITY } from '@vernal-slope/core/units';
-import { worstFirst, type Finding } from '@vernal-slope/core/judge';
+import { worstFirst, type Finding, finding } from '../findings/index.ts';
 import {
   bearing,
   curing,
@@ -19,6 +19,7 @@ import { findSoil } from '../catalogue/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { Plan, Tank } from '../schema/index.ts';
 import { readStand, type StandRead } from './design.ts';
+import { isStore } from '../kinds/index.ts';
 
 /** Why a licensed engineer must look at it. */
 export type EngineerReason = 'height' | 'people' | 'soil' | 'earthquake' | 'wind' | 'over' | 'improvised';
@@ -156,52 +157,41 @@ function postFindings(
 ): Finding[] {
   const { design, full } = read;
   const at = tank.id;
-  const found: Finding[] = misfit.map((m) => ({
-    code: `stand-misfit-${m.member}`,
-    severity: MENDABLE.has(m.member) ? 'fair' : 'short',
-    at,
-    values: { needs: m.needs, has: m.has },
-  }));
+  const found: Finding[] = misfit.map((m) => finding(`stand-misfit-${m.member}`, at, { needs: m.needs, has: m.has }));
   for (const c of checks) {
     if (c.ratio <= NEAR) continue;
     const slender = c.code === 'post-slender';
     const unbraced = !design.braces.front || !design.braces.side;
     if (slender && c.ratio <= 1) continue;
-    found.push({
-      code: slender ? 'stand-slender' : 'stand-check',
-      severity: c.ratio > 1 ? 'short' : 'fair',
-      at,
-      values: { check: c.code, ratio: c.ratio, demand: c.demand, capacity: c.capacity },
-      ...(unbraced && /^post/.test(c.code) ? { remedy: { kind: 'brace', tank: at } } : {}),
-    });
+    found.push(
+      finding(
+        slender ? 'stand-slender' : 'stand-check',
+        at,
+        { check: c.code, ratio: c.ratio, demand: c.demand, capacity: c.capacity },
+        unbraced && /^post/.test(c.code) ? { kind: 'brace', tank: at } : undefined,
+      ),
+    );
   }
   if (!design.braces.front || !design.braces.side)
-    found.push({
-      code: 'stand-unbraced',
-      severity: 'fair',
-      at,
-      values: {
-        faces: design.braces.front ? 'side' : design.braces.side ? 'front' : 'both',
-      },
-      remedy: { kind: 'brace', tank: at },
-    });
+    found.push(
+      finding(
+        'stand-unbraced',
+        at,
+        {
+          faces: design.braces.front ? 'side' : design.braces.side ? 'front' : 'both',
+        },
+        { kind: 'brace', tank: at },
+      ),
+    );
   const { depth } = design.footing;
-  if (depth < design.frost - 1e-9)
-    found.push({ code: 'stand-above-frost', severity: 'short', at, values: { depth, frost: design.frost } });
-  else if (depth < LEAST_DEPTH - 1e-9)
-    found.push({ code: 'stand-shallow', severity: 'fair', at, values: { depth, least: LEAST_DEPTH } });
-  if (!full.footing.anchored) found.push({ code: 'stand-untied', severity: 'fair', at, values: {} });
-  if (!full.strapped) found.push({ code: 'stand-unstrapped', severity: 'fair', at, values: {} });
-  if (read.otherGrade.length > 0)
-    found.push({ code: 'stand-grade', severity: 'fair', at, values: { members: read.otherGrade.join(', ') } });
+  if (depth < design.frost - 1e-9) found.push(finding('stand-above-frost', at, { depth, frost: design.frost }));
+  else if (depth < LEAST_DEPTH - 1e-9) found.push(finding('stand-shallow', at, { depth, least: LEAST_DEPTH }));
+  if (!full.footing.anchored) found.push(finding('stand-untied', at, {}));
+  if (!full.strapped) found.push(finding('stand-unstrapped', at, {}));
+  if (read.otherGrade.length > 0) found.push(finding('stand-grade', at, { members: read.otherGrade.join(', ') }));
   const worst = checks.reduce<StandCheck | undefined>((a, c) => (!a || c.ratio > a.ratio ? c : a), undefined);
   if (worst && worst.ratio <= 1 && misfit.every((m) => MENDABLE.has(m.member)))
-    found.push({
-      code: 'stand-checks-under',
-      severity: 'good',
-      at,
-      values: { checks: checks.length, check: worst.code, ratio: worst.ratio },
-    });
+    found.push(finding('stand-checks-under', at, { checks: checks.length, check: worst.code, ratio: worst.ratio }));
   return found;
 }
 
@@ -220,22 +210,16 @@ export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
   const found: Finding[] = posts ? postFindings(tank, read, checks, misfit) : [];
   const at = tank.id;
   const pad = full.kind === 'pad' || full.kind === 'berm' ? padPressure(read) : undefined;
-  if (full.kind === 'improvised') found.push({ code: 'stand-improvised', severity: 'short', at, values: {} });
+  if (full.kind === 'improvised') found.push(finding('stand-improvised', at, {}));
   if (pad && design.soil.bearing > 0)
-    found.push({
-      code: 'stand-pad',
-      severity: pad.pressure > design.soil.bearing ? 'short' : 'good',
-      at,
-      values: { pressure: pad.pressure, bearing: design.soil.bearing },
-    });
+    found.push(finding('stand-pad', at, { pressure: pad.pressure, bearing: design.soil.bearing }));
   if (design.soil.bearing === 0)
-    found.push({ code: 'stand-soft', severity: 'short', at, values: { soil: findSoil(full.soil)?.name ?? full.soil } });
+    found.push(finding('stand-soft', at, { soil: findSoil(full.soil)?.name ?? full.soil }));
   const over = checks.some((c) => c.ratio > 1) || misfit.some((m) => !MENDABLE.has(m.member));
   const engineer = high || tank.stand ? engineerReasons(read, tank, over) : [];
-  if (posts && full.earthquake !== 'low')
-    found.push({ code: `stand-earthquake-${full.earthquake}`, severity: 'fair', at, values: {} });
+  if (posts && full.earthquake !== 'low') found.push(finding(`stand-earthquake-${full.earthquake}`, at, {}));
   const waits = curing(full.pourTemperatureC);
-  if (posts && full.pouredOn && waits.frost) found.push({ code: 'stand-frost-pour', severity: 'fair', at, values: {} });
+  if (posts && full.pouredOn && waits.frost) found.push(finding('stand-frost-pour', at, {}));
   const poured = full.pouredOn === undefined ? undefined : dayNumber(full.pouredOn);
   return {
     ...read,
@@ -272,7 +256,7 @@ const kept = new WeakMap<Tank, { readonly site: Plan['site']; readonly findings:
 /** Findings of every stand that is entered. */
 export function standFindings(plan: Plan): Finding[] {
   const found = plan.nodes.flatMap((n): readonly Finding[] => {
-    if (n.kind !== 'tank' || !n.stand) return [];
+    if (!isStore(n) || !n.stand) return [];
     const before = kept.get(n);
     if (before && before.site === plan.site) return before.findings;
     const { findings } = standAnswer(plan, n);

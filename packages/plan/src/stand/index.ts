@@ -19,8 +19,8 @@ export {
   type StandAnswer,
 } from './answer.ts';
 export {
-  fedBy,
   heightCurve,
+  heightFinding,
   needWorking,
   pointWorking,
   pressureWays,

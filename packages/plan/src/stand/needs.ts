@@ -1,4 +1,5 @@
 // How high a tank must stand in each situation, what else would win the pressure, and what each half metre gives.
+import { finding, type Finding } from '../findings/index.ts';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
 import { familyOf, findFitting, findPipe, type PipeRow } from '../catalogue/index.ts';
@@ -14,46 +15,25 @@ import {
   type Command,
 } from '../edit/index.ts';
 import { lineLength } from '../positions/index.ts';
-import type { Plan } from '../schema/index.ts';
+import type { Plan, Tank } from '../schema/index.ts';
 import {
   ALL_AT_ONCE,
   FULL_PORT,
   optionsOf,
   pressureWorking,
   pricesOf,
-  routeTo,
   situationsOf,
   solvePlan,
   standRunning,
   standWorking,
-  wantsOf,
   type CostUnit,
   type StandFound,
 } from '../solve/index.ts';
+import { isOutlet, isStore, isTap, wantsOf } from '../kinds/index.ts';
+import { outletsOf, routeTo } from '../topology/index.ts';
 
 /** Steps of the curve, m. */
 const STEP = 0.5;
-
-/** Outlets and fed troughs that a tank's water reaches without another tank between. */
-export function fedBy(c: Compiled, tank: string): string[] {
-  const seen = new Set<string>([tank]);
-  const queue = [tank];
-  const found: string[] = [];
-  for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
-    for (const line of c.plan.lines) {
-      const next = line.from === id ? line.to : line.to === id ? line.from : undefined;
-      if (next === undefined || seen.has(next)) continue;
-      // water does not go back through a top inlet
-      const here = c.nodes.get(id)?.plan;
-      if (line.to === id && here?.kind === 'tank' && here.inlet?.at !== 'bottom') continue;
-      seen.add(next);
-      const node = c.nodes.get(next)?.plan;
-      if (node?.kind === 'outlet' || node?.kind === 'trough') found.push(next);
-      if (node && (node.kind === 'junction' || node.kind === 'outlet')) queue.push(next);
-    }
-  }
-  return found;
-}
 
 export interface SituationNeed {
   readonly name: string;
@@ -75,14 +55,14 @@ export interface TankNeeds {
 
 const says = (c: Compiled, id: string): boolean => {
   const node = c.nodes.get(id)?.plan;
-  if (node?.kind !== 'outlet' && node?.kind !== 'trough') return false;
+  if (!isOutlet(node)) return false;
   const wants = wantsOf(node);
   return wants.flow !== undefined && wants.pressure !== undefined;
 };
 
 /** Situations that ask something of a tank; all its places at once where none that is named does (assumption). */
 function situationsAsked(c: Compiled, tank: string): { name: string; open: string[]; served: string[] }[] {
-  const fed = fedBy(c, tank);
+  const fed = outletsOf(c, tank);
   const asks = (open: readonly string[]): string[] => open.filter((id) => fed.includes(id) && says(c, id));
   const named = situationsOf(c).flatMap((s) => {
     const served = asks(s.open);
@@ -104,7 +84,7 @@ export function tankNeeds(plan: Plan, tank: string): TankNeeds {
       (a, s) => (!a || s.found.stand > a.found.stand ? s : a),
       undefined,
     );
-  return { tank, fed: fedBy(c, tank), halfMetre: pressureOfHead(STEP, c.water.density), situations, most };
+  return { tank, fed: outletsOf(c, tank), halfMetre: pressureOfHead(STEP, c.water.density), situations, most };
 }
 
 /** The working of a situation's height; undefined where there is none. */
@@ -138,6 +118,17 @@ export interface PressureWay {
 const WORTH = 0.02;
 /** Stands are set to whole centimetres, upwards. */
 export const roundStand = (m: number): number => Math.max(0, Math.ceil(m * 100 - 1e-6)) / 100;
+
+/** Whether a tank stands high enough for its hardest situation; undefined where nothing is asked of it. */
+export function heightFinding(tank: Tank, needs: TankNeeds): Finding | undefined {
+  const { most } = needs;
+  if (!most) return undefined;
+  const has = tank.standM ?? 0;
+  const values = { needs: most.found.stand, has, situation: most.name };
+  return most.found.stand > has + 1e-6
+    ? finding('stand-low', tank.id, values, { kind: 'stand', tank: tank.id, standM: roundStand(most.found.stand) })
+    : finding('stand-high-enough', tank.id, values);
+}
 
 /** What a way changes, the height of the stand left as it is; undefined for what is only to be done. */
 function changeCommand(plan: Plan, tank: string, change: WayChange): Command | undefined {
@@ -269,7 +260,7 @@ function valveWay(plan: Plan, route: readonly string[]): WayChange | undefined {
 /** The governing outlet content with the least it works with, at the flow it then gives. */
 function needWay(plan: Plan, governing: string): WayChange | undefined {
   const node = plan.nodes.find((n) => n.id === governing);
-  if (node?.kind !== 'outlet' || node.minimumPressureKPa === undefined) return undefined;
+  if (!isTap(node) || node.minimumPressureKPa === undefined) return undefined;
   const least = pascals(node.minimumPressureKPa);
   const wants = wantsOf(node);
   if (wants.pressure === undefined || wants.flow === undefined || least >= wants.pressure) return undefined;
@@ -413,14 +404,14 @@ const MOST_POINTS = 21;
 
 const onStand = (plan: Plan, tank: string, stand: number): Plan => ({
   ...plan,
-  nodes: plan.nodes.map((n) => (n.id === tank && n.kind === 'tank' ? { ...n, standM: stand } : n)),
+  nodes: plan.nodes.map((n) => (n.id === tank && isStore(n) ? { ...n, standM: stand } : n)),
 });
 
 /** What the governing outlet of the hardest situation gets at each half metre of stand. */
 export function heightCurve(plan: Plan, needs: TankNeeds): HeightCurve | undefined {
   const { most } = needs;
   const tank = plan.nodes.find((n) => n.id === needs.tank);
-  if (!most || tank?.kind !== 'tank') return undefined;
+  if (!most || !isStore(tank)) return undefined;
   const top = Math.max(most.found.stand, tank.standM ?? 0) + 1.5;
   const step = Math.max(STEP, Math.ceil(top / (MOST_POINTS - 1) / STEP) * STEP);
   const outlet = most.found.governing;

@@ -8,7 +8,6 @@ import type { Working } from '@vernal-slope/core/working';
 import type { Plan, Stand, Tank } from '../schema/index.ts';
 import { optionsOf, servedIn, solvePlan, standFor } from '../solve/index.ts';
 import {
-  fedBy,
   groundUpSlope,
   heapVolume,
   heightCurve,
@@ -25,6 +24,7 @@ import {
   tankNeeds,
   wayCommand,
 } from './index.ts';
+import { outletsOf } from '../topology/index.ts';
 
 const demo = (name: string): Plan => {
   const read = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
@@ -52,8 +52,8 @@ const served = (p: Plan, open: readonly string[]) => {
 describe('how high', () => {
   const needs = tankNeeds(ousel, TANK);
   it('speaks of the places that this tank feeds, and of no other', () => {
-    expect([...fedBy(compilePlan(ousel), TANK)].sort()).toEqual(BAKING);
-    expect([...fedBy(compilePlan(ousel), 'hill')].sort()).toEqual(['kitchen', 'low', 'shower']);
+    expect([...outletsOf(compilePlan(ousel), TANK)].sort()).toEqual(BAKING);
+    expect([...outletsOf(compilePlan(ousel), 'hill')].sort()).toEqual(['kitchen', 'low', 'shower']);
     expect(needs.situations.map((s) => s.name)).toEqual(['Baking day: sink and trays']);
   });
   it('agrees with a solve of the plan at the height found, within 1 mm of stand', () => {
@@ -73,7 +73,7 @@ describe('how high', () => {
     expect(found.staticOnly).toBeCloseTo(byHand, 9);
     expect(found.stand).toBeCloseTo(found.staticOnly + found.loss, 3);
   });
-  it('with one outlet is what the contract’s `height` finds', () => {
+  it('with one outlet is what `height` of the command line finds', () => {
     const [one] = tankNeeds({ ...ousel, situations: [{ name: 'sink', open: ['sink'] }] }, TANK).situations;
     const exact = standFor(ousel, { tank: TANK, outlets: ['sink'] });
     expect(one.found.ok && exact.ok && Math.abs(one.found.stand - exact.stand)).toBeLessThan(0.001);

@@ -1,9 +1,12 @@
 // Plans in the database: list, read, save with a revision, delete and bring back.
-import { gunzipSync, gzipSync } from 'node:zlib';
-import { and, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
-import type { Plan } from '@vernal-slope/plan/schema';
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
+import { and, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
+import type { Prepared } from '../documents/prepare.ts';
 import type { Db } from './database.ts';
 import { grids, marks, plans, versions } from './schema.ts';
+
+const unpack = promisify(gunzip);
 
 export interface StoredPlan {
   readonly id: string;
@@ -11,7 +14,7 @@ export interface StoredPlan {
   readonly revision: number;
   readonly createdAt: Date;
   readonly updatedAt: Date;
-  readonly document: Plan;
+  /** JSON */ readonly document: string;
 }
 
 export type PlanSummary = Omit<StoredPlan, 'document'>;
@@ -39,10 +42,13 @@ const stored = (row: typeof plans.$inferSelect): StoredPlan => ({
   revision: row.revision,
   createdAt: row.createdAt,
   updatedAt: row.updatedAt,
-  document: JSON.parse(row.document) as Plan,
+  document: row.document,
 });
 
-/** Store of plans over a database; `now` is the clock. */
+/** Plans put into a new database: id, document, and the grid of its valley, gzipped. */
+export type Seed = readonly [id: string, document: Prepared, grid?: Uint8Array];
+
+/** Store of plans over a database; `now` is the clock. What belongs together is one transaction. */
 export class PlanStore {
   readonly #db: Db;
   readonly #now: () => Date;
@@ -76,67 +82,120 @@ export class PlanStore {
     return rows[0] && stored(rows[0]);
   }
 
-  async create(document: Plan, id = this.#newId()): Promise<StoredPlan> {
+  async has(id: string): Promise<boolean> {
+    const rows = await this.#db
+      .select({ id: plans.id })
+      .from(plans)
+      .where(and(eq(plans.id, id), isNull(plans.deletedAt)));
+    return rows.length > 0;
+  }
+
+  /** Rows of a new plan, to be put in together; nothing happens where the id is taken. */
+  #begin(id: string, document: Prepared, now: Date) {
+    return [
+      this.#db
+        .insert(plans)
+        .values({ id, title: document.title, revision: 1, document: document.text, createdAt: now, updatedAt: now })
+        .onConflictDoNothing()
+        .returning(),
+      this.#db
+        .insert(versions)
+        .values({
+          planId: id,
+          revision: 1,
+          title: document.title,
+          summary: 'begun',
+          savedAt: now,
+          document: Buffer.from(document.packed),
+        })
+        .onConflictDoNothing(),
+    ] as const;
+  }
+
+  /** Keeps a new plan. An id that is there already is a request sent twice: it is answered as the first was. */
+  async create(document: Prepared, id = this.#newId()): Promise<StoredPlan> {
+    const [made] = await this.#db.batch(this.#begin(id, document, this.#now()));
+    if (made[0]) return stored(made[0]);
+    const first = await this.#version(id, eq(versions.revision, 1));
+    if (!first) throw new Error(`the plan ${id} is there without its first version`);
+    return first;
+  }
+
+  /**
+   * Saves over `revision` only, with its version, in one transaction: two saves on one revision cannot both win, and
+   * what is stored is in the history. A `key` that was seen before is a request sent twice: answered as the first was.
+   */
+  async save(id: string, revision: number, document: Prepared, summary = '', key?: string): Promise<SaveResult> {
     const now = this.#now();
-    const rows = await this.#db
-      .insert(plans)
-      .values({
-        id,
-        title: document.title,
-        revision: 1,
-        document: JSON.stringify(document),
-        createdAt: now,
-        updatedAt: now,
-      })
-      .returning();
-    await this.#keep(rows[0], 'begun');
-    return stored(rows[0]);
-  }
-
-  /** Saves over `revision` only: one statement, so two saves on one revision cannot both win. */
-  async save(id: string, revision: number, document: Plan, summary = ''): Promise<SaveResult> {
-    const rows = await this.#db
-      .update(plans)
-      .set({
-        title: document.title,
-        document: JSON.stringify(document),
-        revision: sql`${plans.revision} + 1`,
-        updatedAt: this.#now(),
-      })
-      .where(and(eq(plans.id, id), eq(plans.revision, revision), isNull(plans.deletedAt)))
-      .returning();
-    if (rows[0]) {
-      await this.#keep(rows[0], summary);
-      return { kind: 'saved', plan: stored(rows[0]) };
-    }
-    const current = await this.get(id);
-    return current ? { kind: 'stale', current } : { kind: 'missing' };
-  }
-
-  /** Keeps a save as a version and lets the oldest unnamed ones go. */
-  async #keep(row: typeof plans.$inferSelect, summary: string): Promise<void> {
-    await this.#db.insert(versions).values({
-      planId: row.id,
-      revision: row.revision,
-      title: row.title,
-      summary,
-      savedAt: row.updatedAt,
-      document: gzipSync(row.document),
-    });
-    await this.#db
-      .delete(versions)
-      .where(
-        and(
-          eq(versions.planId, row.id),
-          isNull(versions.name),
-          lt(versions.revision, row.revision - VERSIONS_KEPT + 1),
+    const based = and(eq(plans.id, id), eq(plans.revision, revision), isNull(plans.deletedAt));
+    const [, rows] = await this.#db.batch([
+      this.#db.insert(versions).select(
+        this.#db
+          .select({
+            planId: plans.id,
+            revision: sql<number>`${plans.revision} + 1`.as('revision'),
+            title: sql<string>`${document.title}`.as('title'),
+            summary: sql<string>`${summary}`.as('summary'),
+            name: sql<null>`null`.as('name'),
+            savedAt: sql<number>`${now.getTime()}`.as('saved_at'),
+            document: sql<Buffer>`${Buffer.from(document.packed)}`.as('document'),
+            saveKey: sql<string | null>`${key ?? null}`.as('save_key'),
+          })
+          .from(plans)
+          .where(
+            and(
+              based,
+              // the same request again adds nothing
+              key === undefined
+                ? undefined
+                : sql`not exists (select 1 from ${versions} where ${versions.planId} = ${id} and ${versions.saveKey} = ${key})`,
+            ),
+          ),
+      ),
+      this.#db
+        .update(plans)
+        .set({
+          title: document.title,
+          document: document.text,
+          revision: sql`${plans.revision} + 1`,
+          updatedAt: now,
+        })
+        .where(
+          and(
+            based,
+            sql`exists (select 1 from ${versions} where ${versions.planId} = ${id} and ${versions.revision} = ${revision + 1})`,
+          ),
+        )
+        .returning(),
+      this.#db
+        .delete(versions)
+        .where(
+          and(eq(versions.planId, id), isNull(versions.name), lt(versions.revision, revision + 2 - VERSIONS_KEPT)),
         ),
-      );
+    ]);
+    if (rows[0]) return { kind: 'saved', plan: stored(rows[0]) };
+    const current = await this.get(id);
+    if (!current) return { kind: 'missing' };
+    const first = key === undefined ? undefined : await this.#version(id, eq(versions.saveKey, key));
+    return first ? { kind: 'saved', plan: first } : { kind: 'stale', current };
+  }
+
+  /** The plan as a version of it has it. */
+  async #version(id: string, which: SQL): Promise<StoredPlan | undefined> {
+    const [row] = await this.#db
+      .select({ version: versions, createdAt: plans.createdAt })
+      .from(versions)
+      .innerJoin(plans, eq(plans.id, versions.planId))
+      .where(and(eq(versions.planId, id), which, isNull(plans.deletedAt)));
+    if (!row) return undefined;
+    const { title, revision, savedAt, document } = row.version;
+    const text = (await unpack(document)).toString('utf8');
+    return { id, title, revision, createdAt: row.createdAt, updatedAt: savedAt, document: text };
   }
 
   /** Saves of a plan, newest first; undefined when there is no such plan. */
   async versions(id: string): Promise<Version[] | undefined> {
-    if (!(await this.get(id))) return undefined;
+    if (!(await this.has(id))) return undefined;
     return this.#db
       .select({
         revision: versions.revision,
@@ -151,18 +210,18 @@ export class PlanStore {
   }
 
   /** The plan as it was at a revision. */
-  async version(id: string, revision: number): Promise<(Version & { document: Plan }) | undefined> {
-    if (!(await this.get(id))) return undefined;
+  async version(id: string, revision: number): Promise<(Version & { document: string }) | undefined> {
+    if (!(await this.has(id))) return undefined;
     const [row] = await this.#db
       .select()
       .from(versions)
       .where(and(eq(versions.planId, id), eq(versions.revision, revision)));
-    return row && { ...row, document: JSON.parse(gunzipSync(row.document).toString('utf8')) as Plan };
+    return row && { ...row, document: (await unpack(row.document)).toString('utf8') };
   }
 
   /** Gives a version a name, or takes it away. @returns false when there is no such version */
   async nameVersion(id: string, revision: number, name: string | null): Promise<boolean> {
-    if (!(await this.get(id))) return false;
+    if (!(await this.has(id))) return false;
     const rows = await this.#db
       .update(versions)
       .set({ name })
@@ -173,17 +232,17 @@ export class PlanStore {
 
   /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none, undefined without a plan. */
   async grid(id: string): Promise<string | null | undefined> {
-    if (!(await this.get(id))) return undefined;
+    if (!(await this.has(id))) return undefined;
     const [row] = await this.#db.select().from(grids).where(eq(grids.planId, id));
-    return row ? gunzipSync(row.ascii).toString('utf8') : null;
+    return row ? (await unpack(row.ascii)).toString('utf8') : null;
   }
 
-  /** Keeps a grid with a plan in place of the one before; null drops it. @returns false when there is no such plan */
-  async keepGrid(id: string, ascii: string | null): Promise<boolean> {
-    if (!(await this.get(id))) return false;
-    if (ascii === null) await this.#db.delete(grids).where(eq(grids.planId, id));
+  /** Keeps a grid (gzipped ESRI ASCII) with a plan in place of the one before; null drops it. @returns false when there is no such plan */
+  async keepGrid(id: string, packed: Uint8Array | null): Promise<boolean> {
+    if (!(await this.has(id))) return false;
+    if (packed === null) await this.#db.delete(grids).where(eq(grids.planId, id));
     else {
-      const row = { savedAt: this.#now(), ascii: gzipSync(ascii) };
+      const row = { savedAt: this.#now(), ascii: Buffer.from(packed) };
       await this.#db
         .insert(grids)
         .values({ planId: id, ...row })
@@ -212,17 +271,27 @@ export class PlanStore {
     return rows[0] && stored(rows[0]);
   }
 
-  /** Puts plans in once for the life of the database. */
-  async seedOnce(
-    name: string,
-    documents: readonly (readonly [id: string, document: Plan, grid?: string])[],
-  ): Promise<void> {
+  /**
+   * Puts plans in once for the life of the database: all of them with the mark that they were, or none. Two servers on
+   * one new database put them in once.
+   */
+  async seedOnce(name: string, seeds: readonly Seed[]): Promise<void> {
     const seen = await this.#db.select().from(marks).where(eq(marks.name, name));
     if (seen.length > 0) return;
-    for (const [id, document, grid] of documents) {
-      await this.create(document, id);
-      if (grid !== undefined) await this.keepGrid(id, grid);
-    }
-    await this.#db.insert(marks).values({ name, value: this.#now().toISOString() });
+    const now = this.#now();
+    await this.#db.batch([
+      this.#db.insert(marks).values({ name, value: now.toISOString() }).onConflictDoNothing(),
+      ...seeds.flatMap(([id, document, grid]) => [
+        ...this.#begin(id, document, now),
+        ...(grid
+          ? [
+              this.#db
+                .insert(grids)
+                .values({ planId: id, savedAt: now, ascii: Buffer.from(grid) })
+                .onConflictDoNothing(),
+            ]
+          : []),
+      ]),
+    ]);
   }
 }

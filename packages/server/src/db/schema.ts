@@ -1,5 +1,5 @@
 // Tables of the database.
-import { blob, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 /** A plan is one document, saved whole; a deleted one keeps its row so that deleting can be undone. */
 export const plans = sqliteTable('plans', {
@@ -27,8 +27,13 @@ export const versions = sqliteTable(
     name: text('name'),
     savedAt: integer('saved_at', { mode: 'timestamp_ms' }).notNull(),
     document: blob('document', { mode: 'buffer' }).notNull(),
+    /** Key of the request that saved it, so that the same request sent twice counts once. */
+    saveKey: text('save_key'),
   },
-  (table) => [primaryKey({ columns: [table.planId, table.revision] })],
+  (table) => [
+    primaryKey({ columns: [table.planId, table.revision] }),
+    uniqueIndex('versions_save_key').on(table.planId, table.saveKey),
+  ],
 );
 
 /** The elevation grid of a plan: ESRI ASCII in metres from the plan's origin, gzipped. */

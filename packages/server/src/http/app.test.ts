@@ -4,9 +4,12 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import type { Plan } from '@vernal-slope/plan/schema';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openDatabase, type Database } from '../db/database.ts';
 import { PlanStore, VERSIONS_KEPT } from '../db/plans.ts';
+import { openDesk, type Desk } from '../documents/desk.ts';
+import { pack } from '../documents/prepare.ts';
 import { createApp } from './app.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'vernal-server-'));
@@ -17,6 +20,7 @@ const plan = JSON.parse(
 const url = `file:${join(folder, 'test.db')}`;
 let database: Database;
 let server: Server;
+let desk: Desk;
 let base = '';
 let ids = 0;
 
@@ -26,15 +30,17 @@ beforeAll(async () => {
   writeFileSync(join(web, 'assets', 'a.js'), 'export {};');
   database = await openDatabase(url);
   const store = new PlanStore(database.db, () => `plan-${++ids}`);
-  const app = createApp({ store, log: pino({ level: 'silent' }), webFolder: web, version: 'test' });
+  desk = openDesk();
+  const app = createApp({ store, desk, log: pino({ level: 'silent' }), webFolder: web, version: 'test' });
   await new Promise<void>((resolve) => {
     server = app.listen(0, '127.0.0.1', () => resolve());
   });
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
-afterAll(() => {
+afterAll(async () => {
   server.close();
   database.close();
+  await desk.close();
 });
 
 interface Body {
@@ -226,7 +232,7 @@ describe('the web app', () => {
 it('only the newest unnamed versions are kept, and all that have a name', async () => {
   const db = await openDatabase(`file:${join(folder, 'versions.db')}`);
   const store = new PlanStore(db.db, () => 'p');
-  const document = plan as unknown as Parameters<typeof store.create>[0];
+  const document = pack(plan as unknown as Plan);
   await store.create(document);
   await store.nameVersion('p', 1, 'first');
   for (let r = 1; r <= VERSIONS_KEPT + 4; r++) await store.save('p', r, document, `edit ${r}`);
@@ -240,7 +246,7 @@ it('only the newest unnamed versions are kept, and all that have a name', async 
 it('demo plans are put in once for the life of a database', async () => {
   const db = await openDatabase(`file:${join(folder, 'seed.db')}`);
   const store = new PlanStore(db.db, () => 'x');
-  const demo = [['ousel-bank', plan]] as unknown as Parameters<typeof store.seedOnce>[1];
+  const demo = [['ousel-bank', pack(plan as unknown as Plan)]] as const;
   await store.seedOnce('demo', demo);
   await store.remove('ousel-bank');
   await store.seedOnce('demo', demo);

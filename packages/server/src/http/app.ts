@@ -4,11 +4,13 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { PlanStore } from '../db/plans.ts';
+import type { Desk } from '../documents/desk.ts';
 import { plansRouter } from './plans.ts';
 import { webApp } from './web.ts';
 
 export interface AppOptions {
   readonly store: PlanStore;
+  readonly desk: Desk;
   readonly log: Logger;
   /** Folder of the built web app; the API alone when left out. */
   readonly webFolder?: string;
@@ -59,7 +61,7 @@ export function createApp(options: AppOptions): Express {
   app.get('/api/health', (_req, res) => {
     res.json({ ok: true, version: options.version });
   });
-  app.use('/api', helmet(), express.json({ limit: '10mb', strict: true }), plansRouter(options.store));
+  app.use('/api', helmet(), plansRouter(options.store, options.desk));
   app.use('/api', (_req, res) => {
     res.status(404).json({ error: { code: 'not-found', message: 'There is nothing at this address.' } });
   });

@@ -1,20 +1,16 @@
-// The API of plans. Every body and parameter passes a schema.
-import { Router, text, type Response } from 'express';
+// The API of plans. Every body and parameter passes a schema; documents are read and checked beside the serving thread.
+import { createHash } from 'node:crypto';
+import { json, raw, Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { checkPlan, nestingDepth, type Fault } from '@vernal-slope/plan/document';
-import { readAsciiGrid } from '@vernal-slope/plan/formats';
-import type { Plan } from '@vernal-slope/plan/schema';
+import { MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
 import type { PlanStore, StoredPlan } from '../db/plans.ts';
+import type { Desk } from '../documents/desk.ts';
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'is not the id of a plan');
-const createSchema = z.strictObject({ document: z.unknown() });
-const saveSchema = z.strictObject({
-  revision: z.number().int().min(1),
-  document: z.unknown(),
-  summary: z.string().max(200).optional(),
-});
 const revisionSchema = z.string().regex(/^[1-9]\d{0,8}$/);
 const nameSchema = z.strictObject({ name: z.string().trim().min(1).max(200).nullable() });
+/** What a request that may be sent twice is known by. */
+const keySchema = z.string().regex(/^[\w-]{8,200}$/);
 
 function refuse(res: Response, status: number, code: string, message: string, faults?: readonly Fault[]): void {
   res.status(status).json({ error: { code, message, ...(faults ? { faults } : {}) } });
@@ -22,29 +18,37 @@ function refuse(res: Response, status: number, code: string, message: string, fa
 
 const missing = (res: Response): void => refuse(res, 404, 'no-plan', 'There is no such plan.');
 
-/** The document of a body when it is a sound plan; else answers 422 with its faults. */
-function soundPlan(res: Response, document: unknown): Plan | undefined {
-  const deep = nestingDepth(JSON.stringify(document) ?? '') > 64;
-  const checked = deep ? undefined : checkPlan(document);
-  if (checked?.ok) return checked.plan;
-  const faults = checked
-    ? checked.faults
-    : [{ path: '$', message: 'is nested deeper than 64 levels', advice: 'a plan nests at most 64 deep' }];
-  refuse(res, 422, 'not-a-plan', 'The plan has faults. Nothing was saved.', faults);
-  return undefined;
+/** A stored plan as JSON. Its document is text already: ten megabytes are not parsed to be written again. */
+const bodyText = (plan: StoredPlan): string => {
+  const head = JSON.stringify({
+    id: plan.id,
+    title: plan.title,
+    revision: plan.revision,
+    createdAt: plan.createdAt.toISOString(),
+    updatedAt: plan.updatedAt.toISOString(),
+  });
+  return `${head.slice(0, -1)},"document":${plan.document}}`;
+};
+const send = (res: Response, text: string): void => void res.type('application/json').send(text);
+
+const bytesOf = (req: Request): Uint8Array => {
+  const body: unknown = req.body;
+  return body instanceof Uint8Array ? body : new Uint8Array();
+};
+
+/** Key of a request that may be sent twice; undefined where it has none. @throws on one that is no key */
+function keyOf(req: Request): { readonly ok: true; readonly key?: string } | { readonly ok: false } {
+  const given = req.get('Idempotency-Key');
+  if (given === undefined) return { ok: true };
+  const parsed = keySchema.safeParse(given);
+  return parsed.success ? { ok: true, key: parsed.data } : { ok: false };
 }
 
-const body = (plan: StoredPlan): object => ({
-  id: plan.id,
-  title: plan.title,
-  revision: plan.revision,
-  createdAt: plan.createdAt.toISOString(),
-  updatedAt: plan.updatedAt.toISOString(),
-  document: plan.document,
-});
-
-export function plansRouter(store: PlanStore): Router {
+export function plansRouter(store: PlanStore, desk: Desk): Router {
   const router = Router();
+  const document = raw({ type: ['application/json', 'application/*+json'], limit: MAX_BYTES + 1024 });
+  const badKey = (res: Response): void =>
+    refuse(res, 400, 'bad-key', 'Idempotency-Key is 8 to 200 letters, figures, - and _.');
 
   router.param('id', (_req, res, next, id) => {
     if (idSchema.safeParse(id).success) next();
@@ -58,33 +62,38 @@ export function plansRouter(store: PlanStore): Router {
     });
   });
 
-  router.post('/plans', async (req, res) => {
-    const parsed = createSchema.safeParse(req.body);
-    if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "document": plan }.');
-    const plan = soundPlan(res, parsed.data.document);
-    if (plan) res.status(201).json(body(await store.create(plan)));
+  router.post('/plans', document, async (req, res) => {
+    const key = keyOf(req);
+    if (!key.ok) return badKey(res);
+    const prepared = await desk.create(bytesOf(req));
+    if (!prepared.ok) return refuse(res, prepared.status, prepared.code, prepared.message, prepared.faults);
+    // the same request sent twice makes one plan: its id comes from its key
+    const id = key.key && createHash('sha256').update(key.key).digest('base64url').slice(0, 16);
+    const plan = await store.create(prepared.document, id);
+    send(res.status(201), bodyText(plan));
   });
 
   router.get('/plans/:id', async (req, res) => {
     const plan = await store.get(req.params.id);
-    if (plan) res.json(body(plan));
+    if (plan) send(res, bodyText(plan));
     else missing(res);
   });
 
-  router.put('/plans/:id', async (req, res) => {
-    const parsed = saveSchema.safeParse(req.body);
-    if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "revision": number, "document": plan }.');
-    const plan = soundPlan(res, parsed.data.document);
-    if (!plan) return;
-    const result = await store.save(req.params.id, parsed.data.revision, plan, parsed.data.summary);
-    if (result.kind === 'saved') res.json(body(result.plan));
+  router.put('/plans/:id', document, async (req, res) => {
+    const key = keyOf(req);
+    if (!key.ok) return badKey(res);
+    const prepared = await desk.save(bytesOf(req));
+    if (!prepared.ok) return refuse(res, prepared.status, prepared.code, prepared.message, prepared.faults);
+    const { revision, summary } = prepared;
+    const result = await store.save(req.params.id as string, revision, prepared.document, summary, key.key);
+    if (result.kind === 'saved') send(res, bodyText(result.plan));
     else if (result.kind === 'missing') missing(res);
     else {
-      res.status(409).json({
-        error: { code: 'stale', message: 'The plan was saved from somewhere else meanwhile.' },
-        yours: { revision: parsed.data.revision, document: plan },
-        current: body(result.current),
-      });
+      const error = JSON.stringify({ code: 'stale', message: 'The plan was saved from somewhere else meanwhile.' });
+      send(
+        res.status(409),
+        `{"error":${error},"yours":{"revision":${revision},"document":${prepared.document.text}},"current":${bodyText(result.current)}}`,
+      );
     }
   });
 
@@ -95,7 +104,7 @@ export function plansRouter(store: PlanStore): Router {
 
   router.post('/plans/:id/restore', async (req, res) => {
     const plan = await store.restore(req.params.id);
-    if (plan) res.json(body(plan));
+    if (plan) send(res, bodyText(plan));
     else refuse(res, 404, 'no-plan', 'There is no deleted plan to bring back.');
   });
 
@@ -115,10 +124,11 @@ export function plansRouter(store: PlanStore): Router {
     const found = await store.version(req.params.id, Number(req.params.revision));
     if (!found) return noVersion(res);
     const { revision, title, summary, name, savedAt, document } = found;
-    res.json({ revision, title, summary, name, savedAt: savedAt.toISOString(), document });
+    const head = JSON.stringify({ revision, title, summary, name, savedAt: savedAt.toISOString() });
+    send(res, `${head.slice(0, -1)},"document":${document}}`);
   });
 
-  router.put('/plans/:id/versions/:revision', async (req, res) => {
+  router.put('/plans/:id/versions/:revision', json({ limit: '100kb' }), async (req, res) => {
     const parsed = nameSchema.safeParse(req.body);
     if (!parsed.success) return refuse(res, 400, 'bad-body', 'Send { "name": text or null }.');
     if (await store.nameVersion(req.params.id, Number(req.params.revision), parsed.data.name)) res.status(204).end();
@@ -132,11 +142,10 @@ export function plansRouter(store: PlanStore): Router {
     else res.type('text/plain').send(grid);
   });
 
-  router.put('/plans/:id/grid', text({ type: 'text/plain', limit: '10mb' }), async (req, res) => {
-    const ascii: unknown = req.body;
-    const read = readAsciiGrid(typeof ascii === 'string' ? ascii : '');
-    if (!read.ok) return refuse(res, 422, 'not-a-grid', `This is no ESRI ASCII grid: ${read.fault}.`);
-    if (await store.keepGrid(req.params.id, ascii as string)) res.status(204).end();
+  router.put('/plans/:id/grid', raw({ type: 'text/plain', limit: MAX_BYTES }), async (req, res) => {
+    const prepared = await desk.grid(bytesOf(req));
+    if (!prepared.ok) return refuse(res, prepared.status, prepared.code, prepared.message);
+    if (await store.keepGrid(req.params.id as string, prepared.packed)) res.status(204).end();
     else missing(res);
   });
 

@@ -1,0 +1,8 @@
+// Fields that the kinds and the plan are made of: schemas, limits, units at the border, faults.
+export * from './convert.ts';
+export * from './faults.ts';
+export * from './limits.ts';
+export * from './place.ts';
+export * from './stand.ts';
+export * from './vessel.ts';
+export * from './water.ts';

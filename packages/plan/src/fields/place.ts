@@ -1,0 +1,37 @@
+// What every place of a plan has: an id, a name, a height, where it lies, what was read there.
+import { z } from 'zod';
+import { list } from './limits.ts';
+import { dateSchema } from './water.ts';
+
+export const metres = z.number().min(-500).max(9000);
+export const positive = z.number().positive();
+export const atLeastZero = z.number().min(0);
+export const id = z.string().min(1).max(200);
+export const name = z.string().max(200).optional();
+export const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time of day such as 07:30');
+
+export const place = {
+  id,
+  name,
+  groundM: metres,
+  eastingM: z.number().optional(),
+  northingM: z.number().optional(),
+  /** Height known from elsewhere, which a walk can close on, and its standard error, m. */
+  knownGroundM: metres.optional(),
+  knownErrorM: atLeastZero.max(100).optional(),
+  /** Pressure read at this place's own height on a closed, full line, all shut. */
+  closedHose: list(
+    'closedHose',
+    z.looseObject({
+      pressureKPa: z.number().min(-100).max(1e4),
+      date: dateSchema.optional(),
+      errorKPa: atLeastZero.optional(),
+    }),
+  ).optional(),
+  notes: z.string().max(10_000).optional(),
+};
+
+/** What a person wants of a place where water comes out; only makes findings. */
+export const wantsSchema = z.looseObject({ flowLpm: positive.optional(), pressureKPa: positive.optional() });
+
+export const drawSchema = z.looseObject({ at: clock, durationMin: positive.max(1440) });

@@ -1,0 +1,158 @@
+// What holds water: shapes, inlets, floats, overflows, and the herds that drink there; with what a schema cannot see.
+import { z } from 'zod';
+import { jsonPath, type Fault } from './faults.ts';
+import { list } from './limits.ts';
+import { atLeastZero, clock, place, positive } from './place.ts';
+
+export const shapeSchema = z.discriminatedUnion('type', [
+  z.looseObject({ type: z.literal('vertical-cylinder'), diameterM: positive.max(100), heightM: positive.max(50) }),
+  z.looseObject({ type: z.literal('horizontal-cylinder'), diameterM: positive.max(50), lengthM: positive.max(200) }),
+  z.looseObject({
+    type: z.literal('box'),
+    lengthM: positive.max(500),
+    widthM: positive.max(500),
+    heightM: positive.max(50),
+  }),
+  z.looseObject({
+    type: z.literal('table'),
+    levelsM: list('levelsM', atLeastZero).min(2),
+    volumesL: list('volumesL', atLeastZero).min(2),
+  }),
+]);
+
+export const floatValveSchema = z.looseObject({
+  seatMm: positive.max(200),
+  dischargeCoefficient: positive.max(1),
+  characteristic: z.enum(['proportional', 'snap']),
+  closeLevelM: positive.max(50),
+  bandM: positive.max(10),
+});
+
+export const inletSchema = z.looseObject({
+  at: z.enum(['top', 'bottom']),
+  heightM: atLeastZero.max(60).optional(),
+  floatValve: floatValveSchema.optional(),
+});
+
+const overflowPipeSchema = z.looseObject({ insideDiameterMm: positive.max(1000), dropM: atLeastZero.max(50) });
+
+export const visitSchema = z.looseObject({ at: clock, durationMin: positive.max(1440), share: atLeastZero.max(1) });
+
+export const herdSchema = z.looseObject({
+  class: z.string().max(100),
+  count: z.number().int().min(0).max(100_000),
+  litresPerHeadPerDay: atLeastZero.max(1000),
+  litresPerHeadPerMin: positive.max(100).optional(),
+  headsAtOnce: z.number().int().positive().optional(),
+  patienceMin: atLeastZero.max(1440).optional(),
+  /** Months (1 to 12) in which they are there; all when left out. */
+  months: list('months', z.number().int().min(1).max(12)).optional(),
+  /** Drink by the month's warmth, from the table of their class. */
+  byWarmth: z.boolean().optional(),
+  /** Why the figure differs from the table's. */
+  reason: z.string().max(500).optional(),
+  visits: list('visits', visitSchema),
+});
+
+export const vessel = {
+  ...place,
+  standM: atLeastZero.max(100).optional(),
+  shape: shapeSchema,
+  count: z.number().int().min(1).max(1000).optional(),
+  overflowM: positive.max(50),
+  startLevelM: atLeastZero.max(50).optional(),
+  inlet: inletSchema.optional(),
+  overflowPipe: overflowPipeSchema.optional(),
+  herds: list('herds', herdSchema).optional(),
+};
+
+export type Shape = z.infer<typeof shapeSchema>;
+export type Inlet = z.infer<typeof inletSchema>;
+export type FloatValveEntry = z.infer<typeof floatValveSchema>;
+export type Herd = z.infer<typeof herdSchema>;
+
+/** What the functions of vessels ask of one. */
+export interface VesselEntry {
+  readonly id: string;
+  readonly groundM: number;
+  readonly standM?: number;
+  readonly shape: Shape;
+  readonly count?: number;
+  readonly outletM?: number;
+  readonly overflowM: number;
+  readonly startLevelM?: number;
+  readonly inlet?: Inlet;
+  readonly herds?: readonly Herd[];
+}
+
+/** Heights this close count as equal, m. */
+const CLOSE = 1e-9;
+
+/** Height of a shape inside, m. */
+export const shapeHeight = (shape: Shape): number =>
+  shape.type === 'horizontal-cylinder'
+    ? shape.diameterM
+    : shape.type === 'table'
+      ? shape.levelsM[shape.levelsM.length - 1]
+      : shape.heightM;
+
+/** What is wrong with a shape that its schema cannot see: tables whose rows do not rise or do not match. */
+export function* shapeFaults(shape: Shape, path: readonly PropertyKey[]): Generator<Fault> {
+  if (shape.type !== 'table') return;
+  if (shape.levelsM.length !== shape.volumesL.length) {
+    yield {
+      path: jsonPath([...path, 'volumesL']),
+      message: `has ${shape.volumesL.length} rows against ${shape.levelsM.length} levels`,
+      advice: 'give one volume for each level',
+    };
+  }
+  for (const [key, values] of [
+    ['levelsM', shape.levelsM],
+    ['volumesL', shape.volumesL],
+  ] as const) {
+    const at = values.findIndex((v, k) => k > 0 && v <= values[k - 1]);
+    if (at > 0) {
+      yield {
+        path: jsonPath([...path, key, at]),
+        message: `is ${values[at]}, not above the ${values[at - 1]} before it`,
+        advice: 'levels and volumes must rise from row to row',
+      };
+    }
+  }
+}
+
+/** Heights of a vessel against each other. `path` is the node's. */
+export function* vesselFaults(node: VesselEntry, path: readonly PropertyKey[]): Generator<Fault> {
+  const at = (...parts: PropertyKey[]): string => jsonPath([...path, ...parts]);
+  yield* shapeFaults(node.shape, [...path, 'shape']);
+  const height = shapeHeight(node.shape);
+  const aboveRim = (value: number | undefined, ...parts: PropertyKey[]): Fault[] =>
+    value !== undefined && value > height + CLOSE
+      ? [
+          {
+            path: at(...parts),
+            message: `is ${value} m, above the rim at ${height} m`,
+            advice: `give at most ${height}`,
+          },
+        ]
+      : [];
+  yield* aboveRim(node.overflowM, 'overflowM');
+  if (node.outletM !== undefined && node.outletM >= node.overflowM) {
+    yield {
+      path: at('outletM'),
+      message: `is ${node.outletM} m, not below the overflow at ${node.overflowM} m`,
+      advice: 'put the outlet below the overflow',
+    };
+  }
+  yield* aboveRim(node.startLevelM, 'startLevelM');
+  const float = node.inlet?.floatValve;
+  if (!float) return;
+  yield* aboveRim(float.closeLevelM, 'inlet', 'floatValve', 'closeLevelM');
+  if (float.bandM > float.closeLevelM + CLOSE) {
+    yield {
+      path: at('inlet', 'floatValve', 'bandM'),
+      message: `is ${float.bandM} m, more than the ${float.closeLevelM} m of water under the closing level`,
+      advice: `give at most ${float.closeLevelM}`,
+    };
+  }
+}

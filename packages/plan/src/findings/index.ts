@@ -1,0 +1,125 @@
+// The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
+import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { outletFindings } from './outlets.ts';
+import { pipeFindings } from './pipes.ts';
+import {
+  type Display,
+  type FigureKey,
+  type FindingRow,
+  type Language,
+  type Part,
+  type StepKey,
+  type Teller,
+  type ValueSpec,
+  type ValuesFor,
+} from './row.ts';
+import { standFindings } from './stand.ts';
+import { storeFindings } from './store.ts';
+import { walkFindings } from './walk.ts';
+import { waterFindings } from './water.ts';
+
+/** Every finding. A new one is a row of the file it belongs to. */
+export const FINDINGS = {
+  ...outletFindings,
+  ...pipeFindings,
+  ...walkFindings,
+  ...waterFindings,
+  ...storeFindings,
+  ...standFindings,
+} as const;
+
+export type FindingCode = keyof typeof FINDINGS;
+type RowOf<C extends FindingCode> = (typeof FINDINGS)[C];
+/** A finding of one code. */
+export type FindingOf<C extends FindingCode> = Extract<Finding, { readonly code: C }>;
+export type FindingValues<C extends FindingCode> = ValuesFor<RowOf<C>['values']>;
+type RemedyOf<C extends FindingCode> =
+  RowOf<C> extends { readonly remedy?: readonly (infer R)[] } ? Extract<Remedy, { kind: R }> : never;
+
+/** What was found, where, how bad, with the figures (SI). */
+export type Finding = {
+  [C in FindingCode]: {
+    readonly code: C;
+    readonly severity: Severity;
+    /** Id of the place or line it is about. */
+    readonly at: string;
+    readonly values: FindingValues<C>;
+    readonly remedy?: Remedy;
+  };
+}[FindingCode];
+
+const rowOf = (code: FindingCode): FindingRow => FINDINGS[code] as unknown as FindingRow;
+
+/** A finding from its values: how bad it is its row says. */
+export function finding<C extends FindingCode>(
+  code: C,
+  at: string,
+  values: FindingValues<C>,
+  remedy?: RemedyOf<C>,
+): Finding {
+  const { severity } = rowOf(code);
+  return {
+    code,
+    severity: typeof severity === 'function' ? severity(values as ValuesFor<ValueSpec>) : severity,
+    at,
+    values,
+    ...(remedy ? { remedy } : {}),
+  } as unknown as Finding;
+}
+
+/** A finding from what a judge of core found: each of its codes has a row here with the same values. */
+export const findingOf = (judged: Judged): Finding => finding<Judged['code']>(judged.code, judged.at, judged.values);
+
+/** True where a finding has a code; its values are known then. */
+export const isFinding = <C extends FindingCode>(f: Finding, code: C): f is FindingOf<C> => f.code === code;
+
+/** True when a finding is told at a step. */
+export const toldAt = (f: Finding, step: StepKey): boolean => {
+  const row = rowOf(f.code);
+  return row.step === step || (row.also?.includes(step) ?? false);
+};
+/** The step at which a finding is counted. */
+export const stepOf = (f: Finding): StepKey => rowOf(f.code).step;
+/** Words of a finding's flag on the hillside; undefined where it has none. */
+export const flagOf = (f: Finding, language: Language = 'en'): string | undefined => rowOf(f.code).flag?.[language];
+
+/** The sentence of a finding, its figures written by `display`. */
+export function tell(f: Finding, display: Display, language: Language = 'en'): Part[] {
+  const row = rowOf(f.code);
+  const v = f.values as Readonly<Record<string, number | string>>;
+  const quantity = (key: string): Parameters<Display['show']>[1] => row.values[key] as Parameters<Display['show']>[1];
+  const opened = (opens?: string | FigureKey): FigureKey | undefined =>
+    typeof opens === 'string' ? ({ of: opens, id: f.at } as FigureKey) : opens;
+  const figure = (text: string, opens?: string | FigureKey): Part => ({ text, figure: true, opens: opened(opens) });
+  const teller: Teller<ValueSpec> = {
+    v: v as ValuesFor<ValueSpec>,
+    here: f.at === '' ? '' : display.name(f.at),
+    fig: (key, opens) => figure(display.show(Number(v[key]), quantity(key)), opens),
+    given: (key) => figure(display.entered(Number(v[key]), quantity(key))),
+    count: (key) => figure(String(v[key])),
+    share: (key, opens) => figure(display.percent(Number(v[key])), opens),
+    perDay: (key) => figure(display.perDay(Number(v[key]))),
+    month: (key) => display.month(Number(v[key])),
+    date: (key) => display.date(String(v[key])),
+    text: (key) => String(v[key]),
+    plain: (text, opens) => figure(text, opens),
+    to: (of, leg = 0) => ({ of, id: f.at, leg }),
+    display,
+  };
+  return row.words[language](teller);
+}
+
+export { worstFirst, worstOf, type Remedy, type Severity } from '@vernal-slope/core/judge';
+export {
+  plainText,
+  say,
+  STEP_KEYS,
+  type Display,
+  type FigureKey,
+  type Language,
+  type Part,
+  type ShownQuantity,
+  type StepKey,
+  type WaterFigure,
+} from './row.ts';
+export { CHECK_WORDS, usedText } from './stand.ts';

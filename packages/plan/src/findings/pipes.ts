@@ -1,0 +1,186 @@
+// Findings about lines that the pipe can mend: humps, air, ratings, valves, reducers, the friction law.
+import { row, say } from './row.ts';
+
+export const pipeFindings = {
+  'hump-holds': row({
+    values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
+    severity: 'fair',
+    step: 'pipe',
+    flag: { en: 'holds the flow' },
+    words: {
+      en: (t) =>
+        say`The hump at ${t.fig('chainage')} holds the flow to ${t.fig('flow')}: a full pipe would stand ${t.fig('above')} above the running line there.`,
+    },
+  }),
+  'hump-stops': row({
+    values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
+    severity: 'short',
+    step: 'pipe',
+    flag: { en: 'stops the water' },
+    words: {
+      en: (t) => say`The hump at ${t.fig('chainage')} stops the water: it stands ${t.fig('above')} too high.`,
+    },
+  }),
+  'part-full': row({
+    values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
+    severity: 'good',
+    step: 'pipe',
+    words: { en: (t) => say`Past ${t.fig('chainage')} the pipe runs part-full, for it can carry more than comes.` },
+  }),
+  'hump-suction': row({
+    values: { chainage: 'distance', above: 'height' },
+    severity: 'fair',
+    step: 'pipe',
+    flag: { en: 'under suction' },
+    words: {
+      en: (t) =>
+        say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line, under suction: any leak draws air.`,
+    },
+  }),
+  'air-can-gather': row({
+    values: {
+      chainage: 'distance',
+      humps: 'count',
+      missing: 'height',
+      needed: 'height',
+      missingCompressed: 'height',
+      speed: 'speed',
+      clears: 'speed',
+    },
+    severity: 'good',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        t.v.speed < t.v.clears
+          ? say`Air can gather at the hump at ${t.fig('chainage')}: the water runs at ${t.fig('speed')} there, and it takes ${t.fig('clears')} to carry air on. There is head enough to push through; a vent there helps.`
+          : say`Air can gather at the hump at ${t.fig('chainage')}. There is head enough to push through, and water swift enough to carry it on.`,
+    },
+  }),
+  'air-may-stop-filling': row({
+    values: {
+      chainage: 'distance',
+      humps: 'count',
+      missing: 'height',
+      needed: 'height',
+      missingCompressed: 'height',
+      speed: 'speed',
+      clears: 'speed',
+    },
+    severity: 'fair',
+    step: 'pipe',
+    flag: { en: 'air can stop it' },
+    words: {
+      en: (t) =>
+        say`Air shut in past the hump at ${t.fig('chainage')} can stop the first filling: ${t.fig('missing')} of head is missing. A vent there cures it.`,
+    },
+  }),
+  'air-stops-filling': row({
+    values: {
+      chainage: 'distance',
+      humps: 'count',
+      missing: 'height',
+      needed: 'height',
+      missingCompressed: 'height',
+      speed: 'speed',
+      clears: 'speed',
+    },
+    severity: 'short',
+    step: 'pipe',
+    flag: { en: 'air stops it' },
+    words: {
+      en: (t) =>
+        say`Air shut in past the hump at ${t.fig('chainage')} stops the first filling: even with the air pressed together ${t.fig('missingCompressed')} of head is missing. A vent there cures it.`,
+    },
+  }),
+  'rating-enough': row({
+    values: { pressure: 'pressure', chainage: 'distance', rating: 'pressure' },
+    severity: 'good',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`With all shut and the tank full ${t.here} stands at ${t.fig('pressure')}; its pressure rating is ${t.given('rating')}.`,
+    },
+  }),
+  'rating-exceeded': row({
+    values: { pressure: 'pressure', chainage: 'distance', rating: 'pressure' },
+    severity: 'short',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`With all shut ${t.here} stands at ${t.fig('pressure')} at ${t.fig('chainage')}, more than its pressure rating of ${t.given('rating')}.`,
+    },
+  }),
+  'rating-unknown': row({
+    values: { pressure: 'pressure', chainage: 'distance' },
+    severity: 'fair',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`With all shut ${t.here} stands at ${t.fig('pressure')} and its pipe has no pressure rating: read what is printed on it.`,
+    },
+  }),
+  'hazen-outside-range': row({
+    values: { bore: 'bore' },
+    severity: 'fair',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`Hazen-Williams is off for ${t.here}: it is meant for bores of ${t.fig('bore')} and more and swift water.`,
+    },
+  }),
+  'least-pipe': row({
+    values: { bore: 'bore', legs: 'count' },
+    severity: 'fair',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`${t.here} has pipe of ${t.fig('bore')} bore; this plan asks 1¼ in of every permanent line, against air locks (common practice).`,
+    },
+  }),
+  'reducer-holds': row({
+    values: { before: 'pressure', set: 'pressure' },
+    severity: 'good',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`The reducer at the start of ${t.here} holds ${t.given('set')} behind it; before it stand ${t.fig('before')} with all shut.`,
+    },
+  }),
+  'reducer-idle': row({
+    values: { before: 'pressure', set: 'pressure' },
+    severity: 'fair',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`The reducer at the start of ${t.here} is set to ${t.given('set')} and does nothing: with all shut no more than ${t.fig('before')} stand before it.`,
+    },
+  }),
+  'valve-eats': row({
+    values: { valve: 'name', leg: 'count', loss: 'loss', share: 'share', flow: 'flow', then: 'flow' },
+    severity: 'fair',
+    step: 'pipe',
+    remedy: ['fitting'],
+    words: {
+      en: (t) =>
+        say`${t.text('valve')} on leg ${String(t.v.leg)} of ${t.here} takes ${t.fig('loss')} of head, ${t.display.percent(t.v.share)} of the head loss of the line. A full-port ball valve would give ${t.fig('then')} in place of ${t.fig('flow')}.`,
+    },
+  }),
+  'surge-too-much': row({
+    values: { surge: 'pressure', standing: 'pressure', rating: 'pressure', closing: 'duration', speed: 'speed' },
+    severity: 'fair',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`A tap at the end of ${t.here} that shuts in ${t.fig('closing')} stops ${t.fig('speed')} of water: ${t.fig('surge')} on top of ${t.fig('standing')}, more than its pressure rating of ${t.given('rating')}. Shut it slowly.`,
+    },
+  }),
+  'not-converged': row({
+    values: { iterations: 'count' },
+    severity: 'short',
+    step: 'pipe',
+    words: {
+      en: (t) =>
+        say`No answer was found: the figures${t.here ? ` for ${t.here}` : ''} cannot be trusted. Look for heights or pipes that cannot be.`,
+    },
+  }),
+} as const;

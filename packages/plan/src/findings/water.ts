@@ -1,0 +1,147 @@
+// Findings about sources and about what is needed.
+import { row, say } from './row.ts';
+
+export const waterFindings = {
+  'yield-governs': row({
+    values: { flow: 'flow' },
+    severity: 'good',
+    step: 'water',
+    words: { en: (t) => say`${t.here} gives ${t.fig('flow')} and no more; its pipe could carry it easily.` },
+  }),
+  'yield-unknown': row({
+    values: {},
+    severity: 'fair',
+    step: 'water',
+    words: { en: (t) => say`The yield of ${t.here} is not known yet. Time a bucket under it.` },
+  }),
+  'yield-not-counted': row({
+    values: {},
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: (t) =>
+        say`${t.here} was measured, and no yield is counted on yet: its line is drawn as if it gave without end. Take the lowest test at Water.`,
+    },
+  }),
+  'water-tested': row({
+    values: { date: 'date' },
+    severity: 'good',
+    step: 'water',
+    words: { en: (t) => say`Its water met its test on ${t.date('date')}. A test speaks of its day only.` },
+  }),
+  'source-unmeasured': row({
+    values: {},
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: (t) =>
+        say`The yield of ${t.here} has not been measured. Take a bucket up: five timed fills take ten minutes.`,
+    },
+  }),
+  'low-season': row({
+    values: { flow: 'flow', index: 'count', date: 'date', tests: 'count' },
+    severity: 'good',
+    step: 'water',
+    words: {
+      en: (t) =>
+        say`Its lowest test gave ${t.fig('flow', t.to('test', t.v.index))} on ${t.date('date')}, of ${t.count('tests')} on record.`,
+    },
+  }),
+  'fill-questioned': row({
+    values: { fills: 'count' },
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: (t) =>
+        say`${t.count('fills')} of the latest fills lies far from the others. Look whether the vessel was full and level.`,
+    },
+  }),
+  'passing-by': row({
+    values: { flow: 'flow', perDay: 'perDay' },
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: (t) => say`${t.fig('flow')} pass the intake by: a repair would win ${t.perDay('perDay')}.`,
+    },
+  }),
+  'flow-test-due': row({
+    values: { days: 'count' },
+    severity: 'fair',
+    step: 'water',
+    words: { en: (t) => say`It was last measured ${t.count('days')} days ago. Measure it again in the driest weeks.` },
+  }),
+  'intake-temporary': row({
+    values: {},
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: () => say`The take-off is a temporary one: look at it after every storm, keep stock out, clear the inlet.`,
+    },
+  }),
+  'gutter-enough': row({
+    values: { carries: 'flow', comes: 'flow' },
+    severity: 'good',
+    step: 'water',
+    words: { en: (t) => say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}.` },
+  }),
+  'gutter-overflows': row({
+    values: { carries: 'flow', comes: 'flow' },
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: (t) => say`The gutter carries ${t.fig('carries')} and the design rain brings ${t.fig('comes')}: it spills.`,
+    },
+  }),
+  backflow: row({
+    values: {},
+    severity: 'fair',
+    step: 'water',
+    words: {
+      en: () =>
+        say`Mains need a backflow preventer where the local code asks for one, and an air gap at the tank always helps.`,
+    },
+  }),
+  'nothing-needed': row({
+    values: {},
+    severity: 'fair',
+    step: 'need',
+    words: { en: () => say`Nothing is needed yet: put in the animals, people and gardens.` },
+  }),
+  'no-source': row({
+    values: {},
+    severity: 'fair',
+    step: 'need',
+    words: { en: () => say`There is no source in this plan yet.` },
+  }),
+  'months-short': row({
+    values: { months: 'count', month: 'month', short: 'perDay', needed: 'perDay' },
+    severity: 'short',
+    step: 'need',
+    words: {
+      en: (t) =>
+        say`In ${t.count('months')} months of the year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}.`,
+    },
+  }),
+  'months-carried': row({
+    values: { month: 'month', spare: 'perDay' },
+    severity: 'good',
+    step: 'need',
+    words: {
+      en: (t) => say`The sources carry every month; ${t.month('month')} has the least to spare, ${t.perDay('spare')}.`,
+    },
+  }),
+  'week-short': row({
+    values: { short: 'perDay', week: 'volume', month: 'month', monthsShort: 'count' },
+    severity: (v) => (v.monthsShort > 0 ? 'short' : 'fair'),
+    step: 'need',
+    words: {
+      en: (t) => say`In the driest week, in ${t.month('month')}, ${t.fig('week')} must come out of the store.`,
+    },
+  }),
+  'need-note': row({
+    values: { name: 'name', note: 'name' },
+    severity: 'fair',
+    step: 'need',
+    words: { en: (t) => say`${t.text('name')}: ${t.text('note')}.` },
+  }),
+} as const;

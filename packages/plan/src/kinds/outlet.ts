@@ -1,0 +1,96 @@
+// An outlet: a tap, a shower, a standpipe; opened by hand, its flow by its own law. Lines may go on from it.
+import { z } from 'zod';
+import { boreArea } from '@vernal-slope/core/pipe';
+import { GRAVITY } from '@vernal-slope/core/units';
+import { headOfPressure } from '@vernal-slope/core/water';
+import {
+  atLeastZero,
+  drawSchema,
+  flowFromLpm,
+  jsonPath,
+  list,
+  metresOfMm,
+  pascals,
+  place,
+  positive,
+  wantsSchema,
+} from '../fields/index.ts';
+import { defineKind, noArrivalLoss, PASSES } from './kind.ts';
+
+export const outletSchema = z.looseObject({
+  ...place,
+  kind: z.literal('outlet'),
+  heightM: z.number().min(-10).max(100).optional(),
+  ratedFlowLpm: positive.max(1e5).optional(),
+  ratedPressureKPa: positive.max(1e4).optional(),
+  exponent: z.number().min(0.05).max(2).optional(),
+  minimumPressureKPa: atLeastZero.max(1e4).optional(),
+  orifice: z.looseObject({ diameterMm: positive.max(500), dischargeCoefficient: positive.max(1) }).optional(),
+  wants: wantsSchema.optional(),
+  draws: list('draws', drawSchema).optional(),
+  /** What the water is for; people drink from it unless it says otherwise. */
+  use: z.enum(['drink', 'wash', 'garden', 'stock', 'fire']).optional(),
+});
+export type Outlet = z.infer<typeof outletSchema>;
+
+/** Flow of an outlet under 1 m of head (m³/s) and its exponent. */
+function outletLaw(node: Outlet, density: number): { a: number; exponent: number } {
+  if (node.orifice) {
+    const area = boreArea(metresOfMm(node.orifice.diameterMm));
+    return { a: node.orifice.dischargeCoefficient * area * Math.sqrt(2 * GRAVITY), exponent: 0.5 };
+  }
+  const exponent = node.exponent ?? 0.5;
+  const ratedHead = headOfPressure(pascals(node.ratedPressureKPa ?? 100), density);
+  return { a: flowFromLpm(node.ratedFlowLpm ?? 0) / ratedHead ** exponent, exponent };
+}
+
+const mouth = (node: Outlet): number => node.groundM + (node.heightM ?? 0);
+
+export const outlet = defineKind({
+  schema: outletSchema,
+  roles: ['outlet', 'joint'],
+  word: 'outlet',
+  name: 'Tap',
+  fresh: (id, groundM): Outlet => ({
+    id,
+    kind: 'outlet',
+    name: 'Tap',
+    groundM,
+    heightM: 1,
+    ratedFlowLpm: 8,
+    ratedPressureKPa: 50,
+    exponent: 0.5,
+    use: 'drink',
+  }),
+  faults: function* (node, path) {
+    const rated = node.ratedFlowLpm !== undefined && node.ratedPressureKPa !== undefined;
+    if (!rated && !node.orifice) {
+      yield {
+        path: jsonPath([...path, node.ratedFlowLpm === undefined ? 'ratedFlowLpm' : 'ratedPressureKPa']),
+        message: 'is missing',
+        advice: 'give ratedFlowLpm and ratedPressureKPa, or an orifice',
+      };
+    }
+  },
+  place: (node, on) => {
+    const at = on.builder.node();
+    const air = on.fixedAt(mouth(node));
+    const { a, exponent } = outletLaw(node, on.water.density);
+    return { node: at, surface: -1, limitLink: -1, lawLinks: [on.builder.power(at, air, a, exponent)] };
+  },
+  arrive: (_, placed) => noArrivalLoss(placed.node),
+  depart: PASSES,
+  shown: (node, placed) => ({ node: placed.node, elevation: mouth(node) }),
+  set: (map, options, state) => {
+    const open = !options.open || options.open.includes(map.plan.id);
+    for (const link of map.lawLinks) state.opening[link] = open ? 1 : 0;
+  },
+  flow: (map, flow) => map.lawLinks.reduce((total, link) => total + flow[link], 0),
+  rated: (node) => ({
+    flowLpm: node.ratedFlowLpm,
+    pressureKPa: node.ratedPressureKPa,
+    minimumPressureKPa: node.minimumPressureKPa,
+  }),
+  delivery: mouth,
+  shutsAtOnce: () => true,
+});

@@ -1,0 +1,78 @@
+// A tank: holds water for what lies below it.
+import { z } from 'zod';
+import {
+  atLeastZero,
+  list,
+  overflowPlaceSchema,
+  positive,
+  shapeFaults,
+  shapeSchema,
+  standSchema,
+  vessel,
+  vesselFaults,
+} from '../fields/index.ts';
+import { defineKind, netFlow } from './kind.ts';
+import {
+  arriveAtVessel,
+  DEPARTS_FROM_VESSEL,
+  inletElevation,
+  isFree,
+  placeVessel,
+  setVessel,
+  vesselShown,
+  vesselWater,
+} from './water.ts';
+
+export const tankSchema = z.looseObject({
+  ...vessel,
+  kind: z.literal('tank'),
+  outletM: atLeastZero.max(50),
+  /** Further tanks joined to this one low down, each with its own floor above or below this one's. */
+  linked: list(
+    'linked',
+    z.looseObject({
+      name: z.string().max(200).optional(),
+      floorM: z.number().min(-20).max(20),
+      shape: shapeSchema,
+      outletM: atLeastZero.max(50),
+      overflowM: positive.max(50),
+    }),
+  ).optional(),
+  overflowTo: list('overflowTo', overflowPlaceSchema).optional(),
+  /** What it stands on; how high is `standM`. */
+  stand: standSchema.optional(),
+});
+export type Tank = z.infer<typeof tankSchema>;
+
+export const tank = defineKind({
+  schema: tankSchema,
+  roles: ['store', 'vessel'],
+  word: 'tank',
+  name: 'Tank',
+  fresh: (id, groundM): Tank => ({
+    id,
+    kind: 'tank',
+    name: 'Tank',
+    groundM,
+    standM: 0,
+    shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
+    outletM: 0.06,
+    overflowM: 1.1,
+    startLevelM: 0.8,
+    inlet: { at: 'top', heightM: 1.13 },
+  }),
+  faults: function* (node, path) {
+    yield* vesselFaults(node, path);
+    for (const [k, linked] of (node.linked ?? []).entries())
+      yield* shapeFaults(linked.shape, [...path, 'linked', k, 'shape']);
+  },
+  place: placeVessel,
+  arrive: arriveAtVessel,
+  depart: DEPARTS_FROM_VESSEL,
+  shown: vesselShown,
+  set: setVessel,
+  flow: netFlow,
+  water: vesselWater,
+  delivery: inletElevation,
+  free: isFree,
+});

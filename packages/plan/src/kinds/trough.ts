@@ -1,0 +1,69 @@
+// A trough: a vessel that animals drink from, filled by a float or free.
+import { z } from 'zod';
+import { atLeastZero, vessel, vesselFaults, wantsSchema } from '../fields/index.ts';
+import { defineKind, netFlow } from './kind.ts';
+import {
+  arriveAtVessel,
+  DEPARTS_FROM_VESSEL,
+  inletElevation,
+  isFree,
+  placeVessel,
+  setVessel,
+  vesselShown,
+  vesselWater,
+} from './water.ts';
+
+export const troughSchema = z.looseObject({
+  ...vessel,
+  kind: z.literal('trough'),
+  outletM: atLeastZero.max(50).optional(),
+  wants: wantsSchema.optional(),
+});
+export type Trough = z.infer<typeof troughSchema>;
+
+export const trough = defineKind({
+  schema: troughSchema,
+  roles: ['vessel', 'outlet'],
+  word: 'trough',
+  name: 'Trough',
+  fresh: (id, groundM): Trough => ({
+    id,
+    kind: 'trough',
+    name: 'Trough',
+    groundM,
+    shape: { type: 'box', lengthM: 1.8, widthM: 0.6, heightM: 0.5 },
+    overflowM: 0.45,
+    startLevelM: 0.4,
+    inlet: {
+      at: 'top',
+      heightM: 0.48,
+      floatValve: {
+        seatMm: 9.5,
+        dischargeCoefficient: 0.62,
+        characteristic: 'proportional',
+        closeLevelM: 0.4,
+        bandM: 0.06,
+      },
+    },
+    wants: { flowLpm: 6, pressureKPa: 10 },
+  }),
+  faults: vesselFaults,
+  cannotLeave: (node) =>
+    node.outletM === undefined
+      ? {
+          message: `leaves trough "${node.id}", which has no outlet`,
+          advice: 'give the trough an outletM, or start the line elsewhere',
+        }
+      : undefined,
+  place: placeVessel,
+  arrive: arriveAtVessel,
+  depart: DEPARTS_FROM_VESSEL,
+  shown: vesselShown,
+  set: setVessel,
+  flow: netFlow,
+  water: vesselWater,
+  rated: () => ({}),
+  delivery: inletElevation,
+  free: isFree,
+  shutsAtOnce: (node) => node.inlet?.floatValve?.characteristic === 'snap',
+});

@@ -1,0 +1,100 @@
+// What tanks and troughs share: their water, their inlets, their state.
+import { floatCoefficient } from '@vernal-slope/core/floatvalve';
+import type { NetworkState } from '@vernal-slope/core/network';
+import { floatValve, shapeHeight, type VesselEntry } from '../fields/index.ts';
+import type { Arrival, Departure, LevelChoice, Placed, PlaceMap, Placing, StateOptions } from './kind.ts';
+
+/** K lost by water that enters a tank from below, and that leaves it by a bottom inlet. */
+const INTO_WATER = 1;
+const OUT_OF_BOTTOM_INLET = 0.5;
+/** K of a free discharge: one velocity head. */
+const FREE_DISCHARGE = 1;
+/** How far above its outlet a tank's low water stands, m (plan format). */
+export const LOW_WATER = 0.1;
+
+export const floorOf = (node: VesselEntry): number => node.groundM + (node.standM ?? 0);
+
+/** Height of the inside of a vessel, m. */
+export const vesselHeight = (node: Pick<VesselEntry, 'shape'>): number => shapeHeight(node.shape);
+
+/** Elevation of a vessel's inlet, m above datum; a top inlet is at the rim unless it says otherwise. */
+export function inletElevation(node: VesselEntry): number {
+  const top = node.inlet?.at !== 'bottom';
+  return floorOf(node) + (node.inlet?.heightM ?? (top ? vesselHeight(node) : 0));
+}
+
+/** Level of a vessel for a choice, m above its floor. */
+export function levelFor(node: VesselEntry, choice: LevelChoice): number {
+  if (choice === 'full') return node.overflowM;
+  if (choice === 'low') return Math.min(node.overflowM, (node.outletM ?? 0) + LOW_WATER);
+  return node.startLevelM ?? node.overflowM;
+}
+
+/** Level of a vessel in a solve, m above its floor. */
+export const levelIn = (node: VesselEntry, options: StateOptions): number =>
+  options.levels?.[node.id] ?? levelFor(node, options.level ?? 'start');
+
+export const vesselWater = (node: VesselEntry, options: StateOptions): number => floorOf(node) + levelIn(node, options);
+
+export const isFree = (node: VesselEntry): boolean => !node.inlet?.floatValve;
+
+export function placeVessel(_: VesselEntry, on: Placing): Placed {
+  const surface = on.builder.fixedNode();
+  return { node: surface, surface, limitLink: -1, lawLinks: [] };
+}
+
+/** Where a line ends at a vessel: by its float, free at the top, or against the level. */
+export function arriveAtVessel(node: VesselEntry, placed: Placed, on: Placing): Arrival {
+  const valve = node.inlet?.floatValve;
+  const bottom = node.inlet?.at === 'bottom';
+  if (!valve) {
+    return bottom
+      ? {
+          to: placed.surface,
+          exitK: INTO_WATER,
+          backwardToK: OUT_OF_BOTTOM_INLET,
+          oneWay: false,
+          free: true,
+          open: true,
+        }
+      : {
+          to: on.fixedAt(inletElevation(node)),
+          exitK: FREE_DISCHARGE,
+          backwardToK: 0,
+          oneWay: true,
+          free: true,
+          open: true,
+        };
+  }
+  // several lines may end at one inlet; each has a valve of its own
+  const before = on.builder.node();
+  const after = bottom ? placed.surface : on.fixedAt(inletElevation(node));
+  placed.lawLinks.push(on.builder.power(before, after, floatCoefficient(floatValve(valve)), 0.5));
+  return { to: before, exitK: 0, backwardToK: 0, oneWay: false, free: false, open: true };
+}
+
+export const DEPARTS_FROM_VESSEL: Departure = { entrance: true, backwardK: INTO_WATER, oneWay: false };
+
+/** One that feeds shows its water; one that only receives shows the head before its inlet. */
+export function vesselShown(
+  node: VesselEntry,
+  placed: Placed,
+  leaving: boolean,
+  end?: number,
+): { node: number; elevation: number } {
+  const shown = leaving ? placed.node : (end ?? placed.node);
+  return {
+    node: shown,
+    elevation: leaving || shown === placed.surface ? floorOf(node) + (node.outletM ?? 0) : inletElevation(node),
+  };
+}
+
+export function setVessel(map: PlaceMap<VesselEntry>, options: StateOptions, state: NetworkState): void {
+  const node = map.plan;
+  const level = levelIn(node, options);
+  state.fixedHead[map.surface] = floorOf(node) + level;
+  // at or below its outlet a tank takes water back but gives none
+  if (level <= (node.outletM ?? 0)) for (const { link } of map.leaving) state.direction[link] = -1;
+  const opening = options.shut?.includes(node.id) ? 0 : (options.floatOpening?.[node.id] ?? 1);
+  for (const link of map.lawLinks) state.opening[link] = opening;
+}

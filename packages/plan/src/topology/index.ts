@@ -1,0 +1,15 @@
+// What feeds what: one set of rules for every question about ways of the water.
+export {
+  mayRun,
+  neighbours,
+  outletsOf,
+  partAround,
+  reachOf,
+  routeTo,
+  servedPlaces,
+  consumers,
+  unreached,
+  waysFrom,
+  type Route,
+  type Way,
+} from './topology.ts';

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+// How the plan is worked out: friction, humps, the warmth of the water; and the words of caution.
+import { NSelect } from 'naive-ui';
+import { changePlan } from '@vernal-slope/plan/edit';
+import { SITE_DEFAULTS, type Plan } from '@vernal-slope/plan/schema';
+import { said } from '../display/faults.ts';
+import { useEdits } from '../session/planpage.ts';
+import QuantityField from '../fields/QuantityField.vue';
+
+type Settings = NonNullable<Plan['settings']>;
+
+defineProps<{ plan: Plan }>();
+const { edit, perform } = useEdits();
+const FRICTION: { value: NonNullable<Settings['friction']>; label: string }[] = [
+  { value: 'darcy-weisbach', label: 'Darcy-Weisbach, Colebrook' },
+  { value: 'hazen-williams', label: 'Hazen-Williams' },
+];
+const SIPHONS: { value: NonNullable<Settings['siphons']>; label: string }[] = [
+  { value: 'held', label: 'no siphon is counted on' },
+  { value: 'allowed', label: 'a full siphon is counted on' },
+];
+const setTemperature = (v: number): string | undefined =>
+  said(edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = v))));
+const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string): boolean =>
+  perform(changePlan(label, (p) => void ((p.settings ??= {})[key] = value)));
+</script>
+
+<template>
+  <details class="method small">
+    <summary>How it is worked out</summary>
+    <div class="settings">
+      <label
+        ><span id="method-friction">Friction</span>
+        <NSelect
+          class="choice"
+          :value="plan.settings?.friction ?? 'darcy-weisbach'"
+          :options="FRICTION"
+          aria-labelledby="method-friction"
+          data-test="friction"
+          @update:value="(v: 'darcy-weisbach' | 'hazen-williams') => set('friction', v, 'friction law')"
+      /></label>
+      <label
+        ><span id="method-siphons">Over a hump</span>
+        <NSelect
+          class="choice"
+          :value="plan.settings?.siphons ?? 'held'"
+          :options="SIPHONS"
+          aria-labelledby="method-siphons"
+          data-test="siphons"
+          @update:value="(v: 'held' | 'allowed') => set('siphons', v, 'siphons')"
+      /></label>
+      <label
+        >Water
+        <QuantityField
+          class="warmth"
+          field="waterTemperatureC"
+          :value="plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC"
+          :limits="{ min: 0, max: 60 }"
+          label="Temperature of the water"
+          :commit="setTemperature"
+          show-unit
+          data-test="water-temperature"
+      /></label>
+    </div>
+    <p class="muted">
+      Planning figures, with nothing allowed for wear, leaks or bad measuring. Local codes, water rights and licensed
+      practice come first. Untested water is not for drinking.
+    </p>
+  </details>
+</template>
+
+<style scoped>
+.method {
+  margin-top: 12px;
+}
+
+.method summary {
+  cursor: pointer;
+  color: var(--muted);
+}
+
+.settings {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 20px;
+  padding: 8px 0;
+}
+
+.settings label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.choice {
+  width: 230px;
+}
+
+.warmth {
+  width: 110px;
+}
+</style>

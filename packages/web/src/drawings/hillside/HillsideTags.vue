@@ -1,0 +1,151 @@
+<script setup lang="ts">
+// Names over the hillside: tanks, the source, where water comes out.
+import { computed } from 'vue';
+import type { Severity } from '@vernal-slope/plan/findings';
+import type { FigureKey } from '../../display/sentences.ts';
+import DropGlyph from '../../shell/DropGlyph.vue';
+import { isStore, type NodeKind } from '@vernal-slope/plan/kinds';
+
+interface VesselTag {
+  readonly id: string;
+  readonly name: string;
+  readonly holds: string;
+  readonly node: { readonly kind: NodeKind };
+  readonly box: { readonly left: number; readonly width: number; readonly top: number };
+}
+interface TubeTag {
+  readonly id: string;
+  readonly name: string;
+  readonly severity: Severity;
+  readonly pressure: string;
+  readonly px: number;
+  readonly flowing: boolean;
+}
+const props = defineProps<{
+  vessels: readonly VesselTag[];
+  source: { name: string; x: number; y: number; flow: string } | null;
+  labels: readonly TubeTag[];
+  chosen: string;
+  narrow: boolean;
+  width: number;
+}>();
+const emit = defineEmits<{ choose: [id: string]; open: [key: FigureKey] }>();
+
+/** The name of the line stands in the middle above the drawing; tags there go below it. */
+const underHeading = (left: number): boolean => !props.narrow && left > 0.2 * props.width && left < 0.66 * props.width;
+const inside = (px: number): boolean => px >= 0 && px <= props.width;
+const tanks = computed(() => props.vessels.filter((v) => isStore(v.node) && inside(v.box.left + v.box.width / 2)));
+/** Taps along the way: only the chosen one has its pressure written where there are many. */
+const tubes = computed(() => {
+  const seen = props.labels.filter((t) => inside(t.px));
+  const kept: (TubeTag & { left: number })[] = [];
+  const chosenLast = [...seen].sort((a, b) => Number(b.id === props.chosen) - Number(a.id === props.chosen));
+  for (const t of chosenLast) {
+    const left = Math.max(60, Math.min(t.px, props.width - (t.name.length > 16 ? 108 : 70)));
+    if (kept.every((k) => Math.abs(k.left - left) > 116)) kept.push({ ...t, left });
+  }
+  return kept;
+});
+</script>
+
+<template>
+  <span
+    v-for="v in tanks"
+    :key="v.id"
+    class="tag"
+    :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }"
+  >
+    <strong>{{ v.name }}</strong><template v-if="!narrow"
+      ><br /><span class="figure">{{ v.holds }}</span></template
+    >
+  </span>
+  <span
+    v-if="source && inside(source.x)"
+    class="tag"
+    :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }"
+  >
+    <strong>{{ source.name }}</strong><template v-if="!narrow"
+      ><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template
+    >
+  </span>
+  <span
+    v-for="t in tubes"
+    :key="t.id"
+    class="tag outlet"
+    :class="{ chosen: t.id === chosen }"
+    :style="{ left: `${t.left}px`, top: `${underHeading(t.left) ? 54 : 8}px` }"
+  >
+    <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
+    <span class="value"
+      ><DropGlyph :level="t.severity" /><button
+        v-if="t.flowing"
+        type="button"
+        class="figure"
+        title="Show the working"
+        @click.stop="emit('open', { of: 'pressure', id: t.id })"
+      >
+        {{ t.pressure }}</button
+      ><span v-else>no flow</span></span
+    >
+  </span>
+</template>
+
+<style scoped>
+.tag {
+  position: absolute;
+  line-height: 1.25;
+  font-size: var(--text-s);
+  white-space: nowrap;
+  pointer-events: none;
+  text-shadow:
+    0 0 3px var(--paper),
+    0 0 3px var(--paper);
+}
+
+.tag strong {
+  display: inline-block;
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: bottom;
+  font-size: var(--text-m);
+}
+
+.tag .earth {
+  color: var(--earth-ink);
+}
+
+.tag.outlet {
+  transform: translateX(-50%);
+  text-align: center;
+  pointer-events: auto;
+  padding: 4px 8px;
+  border-radius: var(--radius);
+  text-shadow: none;
+}
+
+.tag.outlet.chosen {
+  background: var(--water-wash);
+}
+
+.tag .name {
+  display: block;
+  max-width: 190px;
+  margin: 0 auto;
+  padding: 0;
+  border: 0;
+  background: none;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-weight: 700;
+  font-size: var(--text-m);
+  cursor: pointer;
+}
+
+.tag .value {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  font-size: var(--text-m);
+}
+</style>

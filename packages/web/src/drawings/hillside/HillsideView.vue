@@ -1,0 +1,844 @@
+<script setup lang="ts">
+// The hillside: a section true to its heights, with the water standing as high as its pressure.
+import { refThrottled, useElementSize } from '@vueuse/core';
+import { area, line } from 'd3-shape';
+import { computed, ref, shallowRef, useId, watch } from 'vue';
+import { useShownResults } from '../../session/usePassing.ts';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import {
+  closeUp,
+  endsThatSlide,
+  sectionOf,
+  type LegRef,
+  type Section,
+  type Slide,
+  type SlidingEnd,
+  type Vessel,
+} from './section.ts';
+import { useHillView, type Frame, type Span, type Stretch } from './useHillView.ts';
+import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
+import { ARROW_STEP, useDrawingKeys } from './useDrawingKeys.ts';
+import { showText, unitFor } from '../../display/quantities.ts';
+import { nameIn } from '../../display/names.ts';
+import { worstOf } from '@vernal-slope/plan/findings';
+import { tankCapacity } from '@vernal-slope/core/tank';
+import { tankShape } from '@vernal-slope/plan/compile';
+import { useSettings } from '../../display/settings.ts';
+import type { FigureKey } from '../../display/sentences.ts';
+import HillsideAxis from './HillsideAxis.vue';
+import HillsideBehind from './HillsideBehind.vue';
+import HillsideFar from './HillsideFar.vue';
+import HillsideTable from './HillsideTable.vue';
+import HillsideTags from './HillsideTags.vue';
+import HillsideTools from './HillsideTools.vue';
+import { isBasin, isSource, isStore } from '@vernal-slope/plan/kinds';
+
+const props = defineProps<{
+  results: PlanResults;
+  chosen: string;
+  leg: LegRef | null;
+  hovered: LegRef | null;
+  title: string;
+  /** The plan beside which this one is a what-if: its running line is drawn thin. */
+  ghost?: PlanResults | null;
+  /** Places can be slid. */
+  slides?: boolean;
+  /** Only the way from its last tank on, close. */
+  close?: boolean;
+}>();
+const emit = defineEmits<{
+  leg: [leg: LegRef];
+  hover: [leg: LegRef | null];
+  choose: [id: string];
+  open: [key: FigureKey];
+  slide: [slide: Slide];
+  slid: [done: boolean];
+}>();
+
+const settings = useSettings();
+const shown = useShownResults(() => props.results);
+const holder = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(holder);
+const fade = useId();
+const stretchWish = ref<Stretch>('fit');
+
+/** The slope that is shown; it stands still while a place is slid. */
+const held = shallowRef<{ x: Span; z: Span; slide: SlidingEnd; begun: number; behind: Section['behind'] } | null>(null);
+/** Chainage at which the place that is held stands now. */
+const heldAt = ref(0);
+/** Lines behind stand still while the end of the drawn way is dragged: it is too little to see, and much to draw. */
+const stillBehind = computed(() => (held.value && !held.value.slide.shifts ? held.value.behind : undefined));
+const section = computed(() => sectionOf(shown.value, props.chosen, stillBehind.value));
+const plan = computed(() => shown.value.compiled.plan);
+/** What the table reads: nothing that only passes by while a place is dragged. */
+const settled = shallowRef({ results: shown.value, section: section.value });
+watch([() => shown.value, section], ([results, now]) => {
+  if (!results.passing) settled.value = { results, section: now };
+});
+const narrow = computed(() => width.value < 700);
+const w = computed(() => Math.max(320, width.value));
+const h = computed(() => Math.max(160, height.value));
+/** Height kept for the key under the drawing: one line where there is room, else two. */
+const foot = computed(() => (narrow.value ? 36 : w.value < 1230 ? 62 : 34));
+const side = computed(() => (narrow.value ? 48 : 84));
+const frame = computed<Frame>(() => ({
+  width: w.value,
+  height: h.value,
+  left: side.value + (narrow.value ? 12 : 60),
+  right: narrow.value ? 40 : 90,
+  top: narrow.value ? 84 : 92,
+  bottom: foot.value + (narrow.value ? 40 : 34),
+}));
+const spans = computed(() => {
+  const still = held.value;
+  if (!still) return props.close ? closeUp(section.value) : section.value;
+  // a line that is cut or lengthened at its head counts from its new head
+  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
+  return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
+});
+const { x, y, zoomed, moved, zoomIn, zoomOut, whole } = useHillView(holder, spans, frame, stretchWish);
+/** How many times heights are stretched against distances. */
+const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
+const ticksZ = computed(() =>
+  heightTicks(
+    y.value,
+    [narrow.value ? 84 : 92, h.value - frame.value.bottom],
+    settings.units,
+    narrow.value ? 4 : 7,
+  ).map((t) => ({ text: t.text, y: y.value(t.z) })),
+);
+const walked = computed(() => section.value.strips.length > 0);
+const ticksX = computed(() =>
+  walked.value
+    ? distanceTicks(x.value, [frame.value.left, w.value - frame.value.right], settings.units, narrow.value ? 4 : 9).map(
+        (t) => ({ text: t.text, x: x.value(t.x) }),
+      )
+    : [],
+);
+const lengthUnit = computed(() => unitFor('height', settings.units).symbol);
+
+const path = line<{ x: number; z: number }>(
+  (p) => x.value(p.x),
+  (p) => y.value(p.z),
+);
+const ground = computed(() => section.value.strips.flatMap((s, k) => (k === 0 ? s.ground : s.ground.slice(1))));
+/** Ground with a stretch of level ground at both ends, so that vessels stand on something. */
+const groundLine = computed(() => {
+  const points =
+    ground.value.length > 0
+      ? ground.value
+      : [{ x: section.value.vessels[0]?.x ?? 0, z: section.value.vessels[0]?.ground ?? 0 }];
+  const first = points[0];
+  const last = points[points.length - 1];
+  return [
+    { x: Math.min(first.x, x.value.invert(0)), z: first.z },
+    ...points,
+    { x: Math.max(last.x, x.value.invert(w.value)), z: last.z },
+  ];
+});
+const groundPath = computed(() => path(groundLine.value) ?? '');
+const earthPath = computed(() => `${groundPath.value}V${Math.max(h.value, y.value(spans.value.z[0]))}H0Z`);
+const pipePath = computed(() => section.value.strips.map((s) => path([...s.pipe]) ?? '').join(''));
+const standingPath = computed(() => section.value.strips.map((s) => path([...s.standing]) ?? '').join(''));
+const runningPath = computed(() =>
+  section.value.strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '').join(''),
+);
+const ghostPath = computed(() =>
+  props.ghost?.compiled.nodes.has(props.chosen)
+    ? sectionOf(props.ghost, props.chosen)
+        .strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '')
+        .join('')
+    : '',
+);
+const waterArea = area<{ x: number; pipe: number; line: number }>()
+  .x((p) => x.value(p.x))
+  .y0((p) => y.value(p.pipe))
+  .y1((p) => y.value(Math.max(p.line, p.pipe)));
+const waterPath = computed(() => section.value.strips.map((s) => waterArea([...s.running]) ?? '').join(''));
+const columns = computed(() => waterColumns(section.value.strips, x.value, y.value, w.value));
+/** No grass grows while a place is dragged: many strokes, nothing to read. */
+const tufts = computed(() => (held.value ? '' : grassAlong(groundLine.value, x.value, y.value, w.value)));
+
+const shownLeg = computed(() => props.hovered ?? props.leg);
+const band = computed(() =>
+  section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg),
+);
+
+const VESSEL_WIDTH = { tank: 36, trough: 40 } as const;
+function box(v: Vessel): { left: number; width: number; top: number; foot: number; water: number; ground: number } {
+  const width = isBasin(v.node) ? VESSEL_WIDTH.trough : VESSEL_WIDTH.tank;
+  const gap = isBasin(v.node) ? 14 : 0;
+  const left = v.side === 'end' ? x.value(v.x) + gap : x.value(v.x) - width;
+  return {
+    left,
+    width,
+    top: y.value(v.floor + v.height),
+    foot: y.value(v.floor),
+    water: y.value(v.floor + v.level),
+    ground: y.value(v.ground),
+  };
+}
+const vessels = computed(() =>
+  section.value.vessels.map((v) => ({
+    ...v,
+    box: box(v),
+    name: v.node.name ?? v.id,
+    holds: isStore(v.node)
+      ? showText(tankCapacity(tankShape(v.node.shape, v.node.count)), 'volume', settings.units)
+      : '',
+  })),
+);
+
+const labels = computed(() =>
+  section.value.tubes.map((t) => {
+    const node = shown.value.result.nodes.get(t.id);
+    return {
+      ...t,
+      name: nameIn(plan.value, t.id),
+      severity: worstOf(shown.value.findings.filter((f) => f.at === t.id)),
+      pressure: showText(node?.pressure ?? 0, 'pressure', settings.units),
+      flow: showText(node?.flow ?? 0, 'flow', settings.units),
+      px: x.value(t.x),
+      flowing: (node?.flow ?? 0) > 0,
+    };
+  }),
+);
+const behindNow = computed(() => stillBehind.value ?? section.value.behind);
+const findingsNow = computed(() => (stillBehind.value ? settled.value.results : shown.value).findings);
+const behind = computed(() =>
+  behindNow.value.map((s) => ({
+    line: s.line,
+    ground: path([...s.ground]) ?? '',
+    pipe: path([...s.pipe]) ?? '',
+    running: path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '',
+    left: x.value(s.ground[0].x),
+  })),
+);
+const behindEnds = computed(() => {
+  const named = stillBehind.value ? settled.value.results.compiled.plan : plan.value;
+  return behindNow.value.flatMap(({ end }) =>
+    end
+      ? [
+          {
+            id: end.id,
+            name: nameIn(named, end.id),
+            severity: worstOf(findingsNow.value.filter((f) => f.at === end.id)),
+            x: x.value(end.x),
+            y: y.value(end.z),
+          },
+        ]
+      : [],
+  );
+});
+
+const source = computed(() => {
+  const first = section.value.strips[0];
+  const map = first && shown.value.compiled.lines.get(first.line);
+  const node = map && plan.value.nodes.find((n) => n.id === map.plan.from);
+  if (!isSource(node)) return null;
+  const flow = -(shown.value.result.nodes.get(node.id)?.flow ?? 0);
+  return {
+    name: node.name ?? node.id,
+    x: x.value(first.pipe[0].x),
+    y: y.value(node.groundM),
+    flow: showText(flow, 'flow', settings.units),
+  };
+});
+
+const riseWords = (rise: number): string =>
+  Math.abs(rise) < 0.005 ? 'level' : `${rise > 0 ? 'up' : 'down'} ${showText(Math.abs(rise), 'rise', settings.units)}`;
+
+function legAt(event: MouseEvent): LegRef | null {
+  const rect = holder.value?.getBoundingClientRect();
+  if (!rect) return null;
+  const at = x.value.invert(event.clientX - rect.left);
+  const found = section.value.legs.find((l) => at >= l.x0 && at <= l.x1);
+  return found ? { line: found.line, leg: found.leg } : null;
+}
+
+/** The leg under the pointer, told when it changes; nothing is lit while a place is dragged. */
+function hover(event: MouseEvent): void {
+  if (held.value) return;
+  const now = legAt(event);
+  if (now?.line !== props.hovered?.line || now?.leg !== props.hovered?.leg) emit('hover', now);
+}
+
+/** Places of the drawn way that can be slid up and down the slope. */
+const sliding = computed(() =>
+  props.slides
+    ? endsThatSlide(section.value, shown.value).map((s) => ({
+        ...s,
+        name: nameIn(plan.value, s.node),
+        px: x.value(s.x),
+        py: y.value(s.z),
+      }))
+    : [],
+);
+let pointer = 0;
+let frameAsked = 0;
+function grab(event: PointerEvent, end: SlidingEnd): void {
+  if (event.button !== 0) return;
+  event.preventDefault();
+  event.stopPropagation();
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  held.value = { x: spans.value.x, z: spans.value.z, slide: end, begun: end.chainage, behind: section.value.behind };
+  heldAt.value = end.chainage;
+}
+function drag(event: PointerEvent): void {
+  if (!held.value) return;
+  pointer = event.clientX;
+  frameAsked ||= requestAnimationFrame(follow);
+}
+/** Once a frame: where the pointer is now, along the line. */
+function follow(): void {
+  frameAsked = 0;
+  const still = held.value;
+  const rect = holder.value?.getBoundingClientRect();
+  if (!still || !rect) return;
+  // in the scale that stands still, whatever the line counts from by now
+  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
+  const at = x.value.invert(pointer - rect.left) + shift;
+  const along = still.slide.reversed ? still.slide.origin - at : at - still.slide.origin;
+  // to the tenth of a metre: nobody digs in a pipe finer
+  const chainage = Math.round(along * 10) / 10;
+  heldAt.value = chainage;
+  emit('slide', { ...still.slide, chainage });
+}
+function release(done: boolean): void {
+  if (!held.value) return;
+  cancelAnimationFrame(frameAsked);
+  frameAsked = 0;
+  const moved = heldAt.value !== held.value.begun;
+  held.value = null;
+  emit('slid', done && moved);
+}
+/** A metre along the slope by key, five with Shift. */
+function nudge(event: KeyboardEvent, end: SlidingEnd): void {
+  const step = ARROW_STEP[event.key];
+  if (event.key === 'Escape') release(false);
+  if (!step) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const by = step * (event.shiftKey ? 5 : 1) * (end.reversed ? -1 : 1);
+  emit('slide', { ...end, chainage: end.chainage + by });
+  emit('slid', true);
+}
+/** Said a few times a second: nobody reads or hears more. */
+const slideWords = refThrottled(
+  computed(() => slideText()),
+  120,
+);
+function slideText(): string {
+  const still = held.value;
+  if (!still) return '';
+  const by = (heldAt.value - still.begun) * (still.slide.reversed ? -1 : 1);
+  const node = shown.value.result.nodes.get(still.slide.node);
+  const kind = shown.value.compiled.nodes.get(still.slide.node)?.plan.kind;
+  const moved = `${showText(Math.abs(by), 'distance', settings.units)} ${by >= 0 ? 'down the line' : 'up the line'}`;
+  return `${nameIn(plan.value, still.slide.node)}: ${moved}${
+    kind === 'outlet' || kind === 'trough'
+      ? `, ${showText(node?.pressure ?? 0, 'pressure', settings.units)}, ${showText(node?.flow ?? 0, 'flow', settings.units)}`
+      : ''
+  }`;
+}
+
+const onKey = useDrawingKeys({
+  results: () => shown.value,
+  section: () => section.value,
+  leg: () => props.leg,
+  zoom: { zoomIn, zoomOut, whole },
+  choose: (id) => emit('choose', id),
+  take: (leg) => emit('leg', leg),
+});
+
+const summary = computed(() => {
+  const tube = labels.value[0];
+  const keys = 'Use the arrow keys to go along the line, with Shift to take a branch at a tee';
+  return tube
+    ? `${props.title}. ${tube.name}: ${tube.flowing ? `${tube.flow} at ${tube.pressure}` : 'no flow'}. ${keys}; the walk book below has every figure.`
+    : `${props.title}.`;
+});
+</script>
+
+<template>
+  <section class="hillside" aria-label="Hillside">
+    <div
+      ref="holder"
+      class="drawing"
+      :class="{ zoomed: zoomed > 1, sliding: held }"
+      tabindex="0"
+      role="group"
+      :aria-label="summary"
+      @mousemove="hover"
+      @mouseleave="emit('hover', null)"
+      @click="
+        (event) => {
+          const found = legAt(event);
+          if (found) emit('leg', found);
+        }
+      "
+      @keydown="onKey"
+    >
+      <svg :width="w" :height="h" :viewBox="`0 0 ${w} ${h}`" data-test="hillside">
+        <defs>
+          <linearGradient :id="fade" x1="0" y1="0" x2="0" y2="1">
+            <stop offset="0.55" stop-color="var(--earth-wash)" />
+            <stop offset="1" stop-color="var(--paper)" />
+          </linearGradient>
+        </defs>
+        <rect
+          v-if="band"
+          class="band"
+          :x="x(band.x0)"
+          y="64"
+          :width="Math.max(1, x(band.x1) - x(band.x0))"
+          :height="h - 92"
+        />
+        <HillsideBehind :rows="behind" part="earth" :height="h" />
+        <!-- a flat earth is quicker to paint, frame by frame -->
+        <path :d="earthPath" :fill="held ? 'var(--earth-wash)' : `url(#${fade})`" />
+        <HillsideBehind :rows="behind" part="lines" :height="h" />
+        <path :d="waterPath" class="water" data-test="water" />
+        <path class="columns" :d="columns.map((c) => `M${c.x} ${c.top.toFixed(1)}V${c.foot.toFixed(1)}`).join('')" />
+        <path :d="groundPath" class="ground" />
+        <path :d="tufts" class="grass" />
+        <path :d="standingPath" class="standing" data-test="standing-line" />
+        <path :d="pipePath" class="pipe" data-test="pipe" />
+        <path v-if="ghostPath" :d="ghostPath" class="ghost" data-test="ghost" />
+        <path :d="runningPath" class="running-edge" />
+        <path :d="runningPath" class="running" data-test="running-line" />
+
+        <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
+
+        <g v-for="v in vessels" :key="v.id + v.side" class="vessel">
+          <g v-if="v.floor - v.ground > 0.01" class="stand">
+            <path
+              :d="`M${v.box.left + 4} ${v.box.foot}V${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}V${v.box.ground}`"
+            />
+            <path
+              :d="`M${v.box.left + 4} ${v.box.foot}L${v.box.left + v.box.width - 4} ${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}L${v.box.left + 4} ${v.box.ground}`"
+              class="brace"
+            />
+            <path :d="`M${v.box.left - 3} ${v.box.foot}H${v.box.left + v.box.width + 3}`" class="deck" />
+          </g>
+          <path
+            v-if="v.pipeEnd !== undefined && v.inlet !== undefined"
+            class="pipe"
+            :d="
+              v.side === 'end'
+                ? `M${x(v.x)} ${y(v.pipeEnd)}V${y(v.inlet)}H${v.box.left + 5}`
+                : `M${x(v.x)} ${y(v.pipeEnd)}H${v.box.left - 6}V${y(v.inlet)}H${v.box.left + 5}`
+            "
+          />
+          <rect
+            class="inside"
+            :x="v.box.left"
+            :y="v.box.top"
+            :width="v.box.width"
+            :height="Math.max(2, v.box.foot - v.box.top)"
+          />
+          <rect
+            class="fill"
+            :x="v.box.left"
+            :y="v.box.water"
+            :width="v.box.width"
+            :height="Math.max(1, v.box.foot - v.box.water)"
+          />
+          <path
+            class="shell"
+            :d="`M${v.box.left} ${v.box.top}V${v.box.foot}H${v.box.left + v.box.width}V${v.box.top}${isStore(v.node) ? 'Z' : ''}`"
+          />
+        </g>
+
+        <g v-if="source" class="spring">
+          <path :d="`M${source.x - 26} ${source.y - 8}h22v10h-26z`" />
+          <path
+            class="seep"
+            :d="`M${source.x - 18} ${source.y - 14}v4M${source.x - 12} ${source.y - 16}v5M${source.x - 6} ${source.y - 13}v4`"
+          />
+        </g>
+
+        <g v-for="t in labels" :key="t.id" class="tube">
+          <rect
+            class="glass"
+            :x="x(t.x) - 5"
+            :y="y(t.standing) - 14"
+            width="10"
+            :height="Math.max(2, y(t.foot) - y(t.standing) + 14)"
+          />
+          <rect
+            v-if="t.head > t.foot"
+            class="fill"
+            :x="x(t.x) - 5"
+            :y="y(t.head)"
+            width="10"
+            :height="Math.max(1, y(t.foot) - y(t.head))"
+            data-test="tube-water"
+          />
+          <path class="shell" :d="`M${x(t.x) - 5} ${y(t.standing) - 14}V${y(t.foot)}h10V${y(t.standing) - 14}`" />
+          <path
+            v-if="t.wanted !== undefined"
+            class="notch"
+            :class="{ low: t.head < t.wanted }"
+            data-test="notch"
+            :d="`M${x(t.x) - 7} ${y(t.wanted)}l-8 -5v10zM${x(t.x) + 7} ${y(t.wanted)}l8 -5v10z`"
+          />
+        </g>
+
+        <g
+          v-for="m in section.marks"
+          :key="`${m.kind}-${m.x}`"
+          class="mark"
+          :transform="`translate(${x(m.x)} ${y(m.z)})`"
+          :data-test="m.kind"
+        >
+          <title>
+            {{ m.kind === 'vent' ? 'High point: a vent lets air out here' : 'Low point: drain the line here' }}
+          </title>
+          <path v-if="m.kind === 'vent'" d="M0 -2v-13M-4 -15h8" />
+          <path v-else d="M0 3v12M-4 10l4 5 4 -5" />
+        </g>
+        <g
+          v-for="s in sliding"
+          :key="`slide-${s.node}-${s.line}`"
+          class="slider"
+          :transform="`translate(${s.px} ${s.py})`"
+          :data-drag="s.node"
+          tabindex="0"
+          role="button"
+          :aria-label="`Move ${s.name} along the slope: arrow keys, a metre each`"
+          @pointerdown="grab($event, s)"
+          @pointermove="drag"
+          @pointerup="release(true)"
+          @pointercancel="release(false)"
+          @keydown="nudge($event, s)"
+          @click.stop
+        >
+          <title>Drag {{ s.name }} up or down the slope</title>
+          <circle class="catch" r="16" />
+          <path class="grip" d="M-9 5l-5 4 5 4M9 5l5 4 -5 4M-13 9h26" />
+        </g>
+
+        <g v-for="flag in section.flags" :key="flag.x" class="flag" data-test="flag">
+          <path class="pole" :d="`M${x(flag.x)} ${y(flag.z)}V${y(section.z[1]) - 6}`" />
+          <path class="cloth" :d="`M${x(flag.x)} ${y(section.z[1]) - 8}h132l-8 11 8 11h-132z`" />
+          <text :x="x(flag.x) + 9" :y="y(section.z[1]) + 8">{{ flag.words }}</text>
+        </g>
+        <text v-if="band" class="band-label" :x="Math.min(x(band.x0) + 4, w - 130)" y="80">
+          leg {{ band.leg + 1 }}, {{ riseWords(band.rise) }}
+        </text>
+      </svg>
+
+      <HillsideTags
+        :vessels="vessels"
+        :source="source"
+        :labels="labels"
+        :chosen="chosen"
+        :narrow="narrow"
+        :width="w"
+        @choose="(id) => emit('choose', id)"
+        @open="(key) => emit('open', key)"
+      />
+      <HillsideFar :places="behindEnds" :width="w" :height="h - foot" @choose="(id) => emit('choose', id)" />
+      <p v-if="held && slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
+      <div class="foot">
+        <slot name="switch" />
+        <ul class="key" aria-hidden="true">
+          <li>
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>static level
+            <span class="plain-word">(standing line)</span>
+          </li>
+          <li>
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>hydraulic grade line
+            <span class="plain-word">(running line)</span>
+          </li>
+          <li v-if="ghostPath">
+            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="ghost" /></svg>running line now
+          </li>
+          <li v-if="!ghostPath && labels.some((t) => t.wanted !== undefined)">
+            <svg width="30" height="12">
+              <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
+              <path class="shell" d="M13 0v12M17 0v12" /></svg
+            >what it wants
+          </li>
+        </ul>
+        <p class="scale">
+          Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
+        </p>
+        <HillsideTools
+          v-model:stretch="stretchWish"
+          :zoomed="zoomed"
+          :moved="moved"
+          :holder="holder"
+          :plan="plan"
+          :title="title"
+          @in="zoomIn"
+          @out="zoomOut"
+          @whole="whole"
+        />
+      </div>
+    </div>
+    <HillsideTable :results="settled.results" :section="settled.section" />
+  </section>
+</template>
+
+<style scoped>
+@media (max-width: 1400px) {
+  .plain-word {
+    display: none;
+  }
+}
+
+.hillside {
+  position: relative;
+}
+
+.drawing {
+  /* what moves inside moves nothing outside */
+  contain: layout paint style;
+  position: relative;
+  height: 100%;
+  overflow: hidden;
+}
+
+.drawing.zoomed {
+  cursor: grab;
+  touch-action: none;
+}
+
+.sliding :deep(.tag) {
+  /* a soft edge costs more than all else of a name, frame by frame */
+  text-shadow: none;
+}
+
+.slider {
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.slider .catch {
+  fill: transparent;
+}
+
+.slider .grip {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.slider:hover .grip,
+.sliding .slider .grip {
+  stroke: var(--water);
+  stroke-width: 3;
+}
+
+.slide-words {
+  position: absolute;
+  top: 56px;
+  left: 50%;
+  padding: 2px 10px;
+  transform: translateX(-50%);
+  background: var(--sheet);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  font-size: var(--text-s);
+  pointer-events: none;
+}
+
+.drawing:focus-visible {
+  outline-offset: -3px;
+}
+
+svg {
+  display: block;
+}
+
+.ground {
+  fill: none;
+  stroke: var(--moss);
+  stroke-width: var(--line);
+}
+
+.grass {
+  fill: none;
+  stroke: var(--moss);
+  stroke-width: 1;
+}
+
+.water {
+  fill: var(--water-wash);
+  fill-opacity: var(--shade-alpha);
+}
+
+.columns {
+  stroke: var(--water);
+  stroke-opacity: var(--hatch-alpha);
+  stroke-width: 1.5;
+}
+
+.standing {
+  fill: none;
+  stroke: var(--water);
+  stroke-width: var(--line);
+  stroke-dasharray: 1.5 4;
+  stroke-linecap: round;
+}
+
+.sliding .standing {
+  /* dots are slow to paint, frame by frame */
+  stroke-dasharray: none;
+  stroke-opacity: 0.4;
+}
+
+.pipe {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: var(--line-pipe);
+  stroke-linejoin: round;
+}
+
+.running-edge {
+  fill: none;
+  stroke: var(--paper);
+  stroke-width: 6;
+}
+
+.running {
+  fill: none;
+  stroke: var(--water);
+  stroke-width: var(--line-pipe);
+}
+
+.mark path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.ghost {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  stroke-dasharray: 6 4;
+}
+
+.band {
+  fill: var(--water-wash);
+  opacity: 0.45;
+}
+
+.band-label {
+  fill: var(--water-ink);
+  font-weight: 700;
+  font-size: var(--text-s);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+}
+
+.vessel .inside,
+.glass {
+  fill: var(--sheet);
+}
+
+.vessel .fill,
+.tube .fill {
+  fill: var(--water);
+  fill-opacity: 0.8;
+}
+
+.shell {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: var(--line);
+}
+
+.stand path {
+  fill: none;
+  stroke: var(--earth);
+  stroke-width: 3;
+}
+
+.stand .brace {
+  stroke-width: 1.5;
+}
+
+.spring path {
+  fill: var(--earth);
+  fill-opacity: 0.5;
+  stroke: var(--earth-ink);
+}
+
+.spring .seep {
+  stroke: var(--water);
+  fill: none;
+}
+
+.notch {
+  fill: var(--ink);
+}
+
+.notch.low {
+  fill: var(--amber);
+}
+
+.flag .pole {
+  stroke: var(--amber);
+  stroke-width: 2;
+}
+
+.flag .cloth {
+  fill: var(--amber-wash);
+  stroke: var(--amber);
+}
+
+.flag text {
+  fill: var(--amber-ink);
+  font-weight: 700;
+  font-size: var(--text-s);
+}
+
+.foot {
+  position: absolute;
+  left: 12px;
+  right: 12px;
+  bottom: 2px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 14px;
+}
+
+.key {
+  display: flex;
+  gap: 14px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  color: var(--earth-ink);
+  font-size: var(--text-s);
+}
+
+.key li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.scale {
+  margin-left: auto;
+  color: var(--muted);
+  font-size: var(--text-s);
+}
+
+@media (max-width: 700px) {
+  .foot {
+    justify-content: space-between;
+  }
+
+  .key,
+  .scale {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,108 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { compilePlan } from '@vernal-slope/plan/compile';
+import { loadPlan } from '@vernal-slope/plan/document';
+import { addBranch, applyCommand } from '@vernal-slope/plan/edit';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { heightFor, judgePlan, solvePlan } from '@vernal-slope/plan/solve';
+import { consumers } from '@vernal-slope/plan/topology';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import { chainTo, closeUp, sectionOf } from './section.ts';
+
+function demo(name: string): Plan {
+  const loaded = loadPlan(
+    readFileSync(new URL(`../../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'),
+  );
+  if (!loaded.ok) throw new Error('demo plan has faults');
+  return loaded.plan;
+}
+function resultsOf(plan: Plan): PlanResults {
+  const compiled = compilePlan(plan);
+  const result = solvePlan(compiled);
+  return {
+    compiled,
+    result,
+    findings: judgePlan(compiled, result),
+    consumers: consumers(compiled),
+    height: (id) => heightFor(compiled, id),
+  };
+}
+const ousel = resultsOf(demo('ousel-bank'));
+
+describe('a close view', () => {
+  it('holds the way from the last tank on, and the tank on its stand', () => {
+    const s = sectionOf(ousel, 'sink');
+    const { x, z } = closeUp(s);
+    // 6 m to the tee and 3 to the sink; the hill above and the lines behind are left out
+    expect(x[1]).toBeCloseTo(10, 9);
+    expect(x[0]).toBeLessThan(0);
+    expect(x[0]).toBeGreaterThan(-3);
+    // the tank's rim: ground, stand, height
+    expect(z[1]).toBeCloseTo(736.6 + 2.4 + 1.2, 6);
+  });
+});
+
+describe('the section to Low Meadow', () => {
+  const s = sectionOf(ousel, 'low');
+  it('runs from the spring over the tank, chainage counted from the tank', () => {
+    expect(chainTo(ousel, 'low').map((c) => c.line)).toEqual(['adit-hill', 'main']);
+    expect(s.x).toEqual([-14, 382]);
+    expect(s.legs.map((l) => [l.x0, l.x1]).slice(1, 3)).toEqual([
+      [0, 24],
+      [24, 96],
+    ]);
+  });
+  it('has the tube at the trough as high as its head, marked with what it wants', () => {
+    const [tube] = s.tubes;
+    expect(tube.id).toBe('low');
+    expect(tube.head).toBeCloseTo(ousel.result.nodes.get('low')?.head ?? 0, 12);
+    // 5 kPa of water at 10 °C stand 0.510 m over the inlet at 732.40 + 0.48
+    expect(tube.wanted).toBeCloseTo(732.88 + 0.51, 2);
+  });
+  it('flags the hump that holds the flow, where it is', () => {
+    expect(s.flags).toEqual([expect.objectContaining({ x: 140, words: 'holds the flow' })]);
+  });
+  it('keeps the running line on or over the pipe', () => {
+    for (const strip of s.strips) for (const p of strip.running) expect(p.line).toBeGreaterThanOrEqual(p.pipe - 1e-9);
+  });
+  it('shows the bakehouse line behind, from the tank', () => {
+    const those = s.behind.filter((b) => ['bakehouse', 'bunk'].includes(b.line));
+    expect(those.map((b) => [b.line, b.end?.id, b.ground[0].x])).toEqual([
+      ['bakehouse', 'kitchen', 0],
+      // the bunk cabin hangs on the bakehouse, where its line ends
+      ['bunk', 'shower', 66],
+    ]);
+  });
+  it('marks the hump for a vent and the low before it for a drain', () => {
+    expect(s.marks.map((m) => [m.kind, m.x])).toEqual([
+      ['vent', 140],
+      ['drain', 96],
+    ]);
+  });
+  it('holds everything in its extent', () => {
+    for (const strip of [...s.strips, ...s.behind])
+      for (const p of strip.ground) {
+        expect(p.z).toBeGreaterThanOrEqual(s.z[0]);
+        expect(p.z).toBeLessThanOrEqual(s.z[1]);
+      }
+  });
+});
+
+it('a branch stands behind from its tee; chosen, it comes to the front', () => {
+  const plan = demo('ousel-bank');
+  const command = addBranch(plan, 'main', 3, 'outlet');
+  const results = resultsOf(applyCommand(plan, command)?.plan as Plan);
+  const low = sectionOf(results, 'low');
+  expect(low.behind.find((b) => b.line === command.line)?.ground[0].x).toBeCloseTo(232, 9);
+  const branch = sectionOf(results, command.node);
+  expect(branch.strips.at(-1)?.line).toBe(command.line);
+  expect(branch.behind.some((b) => b.end?.id === 'low')).toBe(true);
+});
+
+it('a tank with no line stands alone on level ground', () => {
+  const plan = demo('kestrel-croft');
+  const s = sectionOf(resultsOf({ ...plan, lines: [], nodes: plan.nodes.filter((n) => n.kind === 'tank') }), 'barn');
+  expect(s.strips).toEqual([]);
+  expect(s.vessels).toHaveLength(1);
+  expect(s.z[1]).toBeGreaterThan(s.z[0]);
+});

@@ -1,0 +1,392 @@
+// The section that the hillside draws, as plain data in metres: one chain of lines from the top water down to
+// the chosen place, with ground, pipe, running and standing line, vessels and tubes.
+import { gradePoints, humpStations, lowStations } from '@vernal-slope/core/profile';
+import { headOfPressure } from '@vernal-slope/core/water';
+import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
+import type { PlanNode } from '@vernal-slope/plan/schema';
+import { routeTo } from '@vernal-slope/plan/topology';
+import { wantsOf, feeds, isOutlet, isStore, isVessel } from '@vernal-slope/plan/kinds';
+import type { LegRef } from '../../session/planpage.ts';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import { flagOf } from '@vernal-slope/plan/findings';
+import { neighbours } from '@vernal-slope/plan/topology';
+
+export type { LegRef };
+
+export interface Point {
+  readonly x: number;
+  readonly z: number;
+}
+
+export interface SectionLeg {
+  readonly line: string;
+  readonly leg: number;
+  readonly x0: number;
+  readonly x1: number;
+  readonly rise: number;
+}
+
+export interface SectionStrip {
+  readonly line: string;
+  /** Drawn from its end to its start. */
+  readonly reversed: boolean;
+  readonly ground: readonly Point[];
+  readonly pipe: readonly Point[];
+  /** Pipe and running line at the same x, for the water between them. */
+  readonly running: readonly { readonly x: number; readonly pipe: number; readonly line: number }[];
+  readonly standing: readonly Point[];
+  readonly flows: boolean;
+}
+
+export interface Vessel {
+  readonly id: string;
+  readonly node: PlanNode;
+  readonly x: number;
+  readonly ground: number;
+  /** Floor of the vessel: ground and stand. */
+  readonly floor: number;
+  readonly height: number;
+  readonly level: number;
+  /** Where water comes in at the top, when a line ends here. */
+  readonly inlet?: number;
+  readonly pipeEnd?: number;
+  readonly side: 'start' | 'middle' | 'end';
+}
+
+export interface Tube {
+  readonly id: string;
+  readonly x: number;
+  readonly foot: number;
+  /** Top of the water in it. */
+  readonly head: number;
+  readonly standing: number;
+  /** Height the water should reach. */
+  readonly wanted?: number;
+}
+
+export interface Flag {
+  readonly x: number;
+  readonly z: number;
+  /** What it says. */
+  readonly words: string;
+}
+
+/** Where a line wants a vent (a high point) or a drain (a low one). */
+export interface Mark {
+  readonly x: number;
+  readonly z: number;
+  readonly kind: 'vent' | 'drain';
+}
+
+/** A line behind the chosen one: from where it leaves, laid out to the right, true to its heights. */
+export interface BehindStrip extends SectionStrip {
+  /** Place at its far end, when water comes out there. */
+  readonly end?: { readonly id: string; readonly x: number; readonly z: number };
+}
+
+export interface Section {
+  readonly strips: readonly SectionStrip[];
+  readonly behind: readonly BehindStrip[];
+  readonly legs: readonly SectionLeg[];
+  readonly vessels: readonly Vessel[];
+  readonly tubes: readonly Tube[];
+  readonly flags: readonly Flag[];
+  readonly marks: readonly Mark[];
+  readonly x: readonly [number, number];
+  readonly z: readonly [number, number];
+}
+
+/** Lines from the highest water down to a node. */
+export function chainTo(results: PlanResults, id: string): { line: string; reversed: boolean }[] {
+  const chain: { line: string; reversed: boolean }[] = [];
+  const seen = new Set<string>();
+  for (let at: string | undefined = id; at !== undefined && !seen.has(at);) {
+    seen.add(at);
+    const route = routeTo(results.compiled, at);
+    if (!route) break;
+    chain.unshift(...route.lines);
+    at = route.start;
+  }
+  return chain;
+}
+
+function vesselOf(
+  results: PlanResults,
+  id: string,
+  x: number,
+  side: Vessel['side'],
+  pipeEnd?: number,
+): Vessel | undefined {
+  const map = results.compiled.nodes.get(id);
+  const node = map?.plan;
+  if (!node || !isVessel(node)) return undefined;
+  const floor = node.groundM + (node.standM ?? 0);
+  const height = vesselHeight(node);
+  return {
+    id,
+    node,
+    x,
+    ground: node.groundM,
+    floor,
+    height,
+    level: levelFor(node, 'start'),
+    inlet:
+      pipeEnd === undefined ? undefined : floor + (node.inlet?.heightM ?? (node.inlet?.at === 'bottom' ? 0 : height)),
+    pipeEnd,
+    side,
+  };
+}
+
+/** The section of a plan for one chosen node. */
+export function sectionOf(results: PlanResults, chosen: string, still?: readonly BehindStrip[]): Section {
+  const { compiled, result } = results;
+  const chain = chainTo(results, chosen);
+  // a running line that is seen for one frame needs fewer points
+  const samples = results.passing ? 2 : undefined;
+  const strips: SectionStrip[] = [];
+  const legs: SectionLeg[] = [];
+  const vessels: Vessel[] = [];
+  const tubes: Tube[] = [];
+  const flags: Flag[] = [];
+  const push = (vessel: Vessel | undefined): void => {
+    if (vessel) vessels.push(vessel);
+  };
+  // chainage counts from the water that feeds the chosen place; what lies above it has negative x
+  const feeding = routeTo(compiled, chosen);
+  const above = chain.slice(0, chain.length - (feeding?.lines.length ?? 0));
+  let x0 = -above.reduce((sum, { line }) => sum + lengthOf(results, line), 0);
+  if (chain.length === 0) {
+    push(vesselOf(results, chosen, 0, 'middle'));
+  }
+  /** Where the places of the chain stand along it. */
+  const placeX = new Map<string, number>();
+  chain.forEach(({ line, reversed }, k) => {
+    const map = compiled.lines.get(line);
+    const found = result.lines.get(line);
+    if (!map || !found) return;
+    const { geometry } = map;
+    const length = geometry.chainage[geometry.chainage.length - 1];
+    const at = (chainage: number): number => x0 + (reversed ? length - chainage : chainage);
+    const order = <T>(list: T[]): T[] => (reversed ? list.reverse() : list);
+    strips.push({
+      line,
+      reversed,
+      ground: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.ground[s] }))),
+      pipe: order(geometry.chainage.map((c, s) => ({ x: at(c), z: geometry.pipe[s] }))),
+      running: order(
+        gradePoints(geometry, found, found.flow, samples).map((p) => ({
+          x: at(p.chainage),
+          pipe: p.pipe,
+          line: p.grade,
+        })),
+      ),
+      standing: order(geometry.chainage.map((c, s) => ({ x: at(c), z: found.staticGrade[s] }))),
+      flows: found.flow !== 0,
+    });
+    map.plan.legs.forEach((_, leg) => {
+      const [a, b] = [at(geometry.chainage[leg]), at(geometry.chainage[leg + 1])];
+      legs.push({
+        line,
+        leg,
+        x0: Math.min(a, b),
+        x1: Math.max(a, b),
+        rise: geometry.ground[leg + 1] - geometry.ground[leg],
+      });
+    });
+    const startId = reversed ? map.plan.to : map.plan.from;
+    const endId = reversed ? map.plan.from : map.plan.to;
+    placeX.set(startId, x0);
+    placeX.set(endId, x0 + length);
+    if (k === 0) push(vesselOf(results, startId, x0, 'start'));
+    const pipeEnd = geometry.pipe[reversed ? 0 : geometry.pipe.length - 1];
+    const last = k === chain.length - 1;
+    push(vesselOf(results, endId, x0 + length, last ? 'end' : 'middle', pipeEnd));
+    for (const f of results.findings) {
+      const words = flagOf(f);
+      if (f.at !== line || words === undefined || !('chainage' in f.values)) continue;
+      const { chainage } = f.values;
+      const x = at(chainage);
+      const station = geometry.chainage.indexOf(chainage);
+      if (!flags.some((flag) => flag.x === x)) flags.push({ x, z: geometry.ground[Math.max(0, station)], words });
+    }
+    const node = compiled.nodes.get(endId);
+    const figures = result.nodes.get(endId);
+    if (figures && node && isOutlet(node.plan)) {
+      const wants = wantsOf(node.plan);
+      tubes.push({
+        id: endId,
+        x: x0 + length,
+        foot: Math.min(node.elevation, pipeEnd),
+        head: figures.head,
+        standing: figures.staticHead,
+        wanted:
+          wants.pressure === undefined
+            ? undefined
+            : node.elevation + headOfPressure(wants.pressure, compiled.water.density),
+      });
+    }
+    x0 += length;
+  });
+  const behind = still ?? behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
+  return {
+    strips,
+    behind,
+    legs,
+    vessels,
+    tubes,
+    flags,
+    marks: marksOf(strips),
+    ...extent([...behind, ...strips], vessels, tubes),
+  };
+}
+
+/** A rise or fall smaller than this needs no vent and no drain, m (common practice, no source). */
+const MARK_LEAST = 0.2;
+
+/** High and low points of the drawn way that stand out. */
+function marksOf(strips: readonly SectionStrip[]): Mark[] {
+  const points = strips.flatMap((s, k) => (k === 0 ? s.pipe : s.pipe.slice(1)));
+  const heights = points.map((p) => p.z);
+  const out = (station: number): boolean =>
+    Math.min(Math.abs(heights[station] - heights[station - 1]), Math.abs(heights[station] - heights[station + 1])) >=
+    MARK_LEAST;
+  return [
+    ...humpStations(heights)
+      .filter(out)
+      .map((k) => ({ ...points[k], kind: 'vent' as const })),
+    ...lowStations(heights)
+      .filter(out)
+      .map((k) => ({ ...points[k], kind: 'drain' as const })),
+  ];
+}
+
+/** An end of a line on the drawn way, whose place can be slid along the slope. */
+export interface SlidingEnd {
+  readonly node: string;
+  readonly line: string;
+  readonly end: 'from' | 'to';
+  /** Where the place stands now, m along its line from the line's start. */
+  readonly chainage: number;
+  /** x of the line's start; x falls along a reversed line. */
+  readonly origin: number;
+  readonly reversed: boolean;
+  /** x counts from this place, so that all else shifts when it moves. */
+  readonly shifts: boolean;
+  readonly x: number;
+  readonly z: number;
+}
+
+/** A place being slid along the slope: which end of which line, and where to, m along that line. */
+export interface Slide extends SlidingEnd {
+  readonly chainage: number;
+}
+
+/** The chosen place and the tanks above it: what can be slid up and down the drawn way. */
+export function endsThatSlide(section: Section, results: PlanResults): SlidingEnd[] {
+  const { lines, nodes } = results.compiled;
+  const ends: SlidingEnd[] = [];
+  section.strips.forEach((strip, k) => {
+    const map = lines.get(strip.line);
+    if (!map) return;
+    const length = lengthOf(results, strip.line);
+    const [first, last] = [strip.ground[0], strip.ground[strip.ground.length - 1]];
+    const { reversed } = strip;
+    const base = { line: strip.line, reversed, origin: reversed ? last.x : first.x };
+    const add = (end: 'from' | 'to', shifts: boolean): void => {
+      const node = map.plan[end];
+      const kind = nodes.get(node)?.plan.kind;
+      if (kind !== 'tank' && kind !== 'trough' && kind !== 'outlet') return;
+      if (ends.some((e) => e.node === node)) return;
+      const at = (end === 'from') === reversed ? last : first;
+      ends.push({ ...base, node, end, chainage: end === 'from' ? 0 : length, shifts, x: at.x, z: at.z });
+    };
+    // the head of the last stretch is where x counts from
+    add(reversed ? 'to' : 'from', first.x === 0);
+    if (k === section.strips.length - 1) add(reversed ? 'from' : 'to', false);
+  });
+  return ends;
+}
+
+/** Lines that hang on the chain's places, and on those in turn, each laid out away from the chain. */
+function behindStrips(results: PlanResults, taken: Set<string>, placeX: Map<string, number>): BehindStrip[] {
+  const { compiled, result } = results;
+  const strips: BehindStrip[] = [];
+  const queue = [...placeX.keys()];
+  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+    for (const { line: id, reversed, to: other } of neighbours(compiled, at)) {
+      const map = compiled.lines.get(id);
+      if (!map || taken.has(id)) continue;
+      const node = compiled.nodes.get(other)?.plan;
+      const found = result.lines.get(id);
+      // what feeds a tank from above is drawn by its own route
+      if (!found || (reversed && feeds(node))) continue;
+      taken.add(id);
+      const { geometry } = map;
+      const length = geometry.chainage[geometry.chainage.length - 1];
+      const x0 = placeX.get(at) ?? 0;
+      const place = (chainage: number): number => x0 + (reversed ? length - chainage : chainage);
+      const order = <T>(list: T[]): T[] => (reversed ? list.reverse() : list);
+      const takes = isOutlet(node) || isStore(node);
+      strips.push({
+        line: id,
+        reversed,
+        ground: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.ground[s] }))),
+        pipe: order(geometry.chainage.map((c, s) => ({ x: place(c), z: geometry.pipe[s] }))),
+        running: order(
+          gradePoints(geometry, found, found.flow, 2).map((p) => ({
+            x: place(p.chainage),
+            pipe: p.pipe,
+            line: p.grade,
+          })),
+        ),
+        standing: [],
+        flows: found.flow !== 0,
+        end: takes ? { id: other, x: x0 + length, z: node.groundM } : undefined,
+      });
+      if (!placeX.has(other)) {
+        placeX.set(other, x0 + length);
+        queue.push(other);
+      }
+    }
+  }
+  return strips;
+}
+
+const lengthOf = (results: PlanResults, line: string): number =>
+  results.compiled.lines.get(line)?.geometry.chainage.at(-1) ?? 0;
+
+/** Least length of the slope in a close view, m. */
+const CLOSE_VIEW = 10;
+
+/** The slope from the last tank on, which distances count from: for a look at how high that tank stands. */
+export function closeUp(section: Section): { x: readonly [number, number]; z: readonly [number, number] } {
+  const strips = section.strips.filter((s) => s.ground[0].x >= -1e-9);
+  const vessels = section.vessels.filter((v) => v.x >= -1e-9);
+  const { x, z } = extent(
+    strips,
+    vessels,
+    section.tubes.filter((t) => t.x >= -1e-9),
+  );
+  const lengthNow = Math.max(CLOSE_VIEW, x[1] - x[0]);
+  // room for the tank itself, which stands before its line
+  return { x: [x[0] - 0.12 * lengthNow, x[0] + lengthNow], z };
+}
+
+function extent(
+  strips: readonly SectionStrip[],
+  vessels: readonly Vessel[],
+  tubes: readonly Tube[],
+): { x: [number, number]; z: [number, number] } {
+  const xs = [...strips.flatMap((s) => s.ground.map((p) => p.x)), ...vessels.map((v) => v.x)];
+  const zs = [
+    ...strips.flatMap((s) => [...s.ground.map((p) => p.z), ...s.pipe.map((p) => p.z)]),
+    ...vessels.flatMap((v) => [v.ground, v.floor + v.height]),
+    ...tubes.flatMap((t) => [t.foot, t.standing, t.wanted ?? t.foot]),
+  ];
+  if (xs.length === 0) return { x: [0, 1], z: [0, 1] };
+  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
+  const [z0, z1] = [Math.min(...zs), Math.max(...zs)];
+  // flat ground still gets some height to draw in
+  const pad = Math.max(0, 2 - (z1 - z0)) / 2;
+  return { x: x1 > x0 ? [x0, x1] : [x0 - 5, x1 + 5], z: [z0 - pad, z1 + pad] };
+}

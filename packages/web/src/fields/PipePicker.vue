@@ -1,0 +1,164 @@
+<script setup lang="ts">
+// Choosing a pipe: every size of the catalogue with its bore and rating, or a bore of one's own.
+import { NSelect } from 'naive-ui';
+import PlainDialog from '../shell/PlainDialog.vue';
+import { computed, ref, watch } from 'vue';
+import { PIPE_ROWS } from '@vernal-slope/plan/catalogue';
+import type { Leg } from '@vernal-slope/plan/schema';
+import { FILE_UNITS, fromSI, showText, toSI } from '../display/quantities.ts';
+import { nominal } from '../display/names.ts';
+import { useSettings } from '../display/settings.ts';
+import QuantityField from './QuantityField.vue';
+
+const props = defineProps<{ show: boolean; value: Leg['pipe']; several?: boolean }>();
+const emit = defineEmits<{ 'update:show': [show: boolean]; choose: [pipe: Leg['pipe'], all: boolean] }>();
+const settings = useSettings();
+const families = [...new Set(PIPE_ROWS.map((r) => r.family))];
+const current = computed(() => PIPE_ROWS.find((r) => r.id === props.value));
+const family = ref(current.value?.family ?? families[0]);
+const all = ref(false);
+watch(
+  () => props.show,
+  (now) => {
+    if (now) family.value = current.value?.family ?? family.value;
+  },
+);
+const rows = computed(() => PIPE_ROWS.filter((r) => r.family === family.value));
+const ownBore = computed(() =>
+  typeof props.value === 'string' ? undefined : toSI(props.value.insideDiameterMm, FILE_UNITS.mm),
+);
+
+function choose(pipe: Leg['pipe']): void {
+  emit('choose', pipe, all.value);
+  emit('update:show', false);
+}
+</script>
+
+<template>
+  <PlainDialog
+    :show="show"
+    title="Which pipe"
+    class="picker"
+    :width="600"
+    @update:show="(v: boolean) => emit('update:show', v)"
+  >
+    <div class="head">
+      <NSelect
+        v-model:value="family"
+        :options="families.map((f) => ({ label: f, value: f }))"
+        :input-props="{ 'aria-label': 'Kind of pipe' }"
+      />
+      <label v-if="several" class="check"><input v-model="all" type="checkbox" /> on every leg of the line</label>
+    </div>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th>Size</th>
+            <th class="n">Bore</th>
+            <th class="n">Pressure rating</th>
+            <th>Figures</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.id" :class="{ now: row.id === value }">
+            <td>
+              <button type="button" class="plain-button edged" :data-test="`pipe-${row.id}`" @click="choose(row.id)">
+                {{ nominal(row.nominal) }}
+              </button>
+            </td>
+            <td class="n figure">{{ showText(toSI(row.insideDiameterMm, FILE_UNITS.mm), 'bore', settings.units) }}</td>
+            <td class="n">
+              {{
+                row.ratingKPa ? showText(toSI(row.ratingKPa, FILE_UNITS.kPa), 'pressure', settings.units) : 'not rated'
+              }}
+            </td>
+            <td class="small muted">{{ row.basis }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="rows[0]" class="small muted source">
+      {{ rows[0].source }} Read what is printed on the pipe: it wins over any table.
+    </p>
+    <p class="own">
+      Or a bore of your own:
+      <QuantityField
+        :value="ownBore"
+        quantity="bore"
+        label="Bore"
+        show-unit
+        :limits="{ min: 0.002, max: 1 }"
+        :commit="
+          (si) => {
+            choose({ insideDiameterMm: Number(fromSI(si, FILE_UNITS.mm).toFixed(3)) });
+            return undefined;
+          }
+        "
+      />
+      <span class="small muted">taken as smooth plastic; type it in mm or in inches</span>
+    </p>
+  </PlainDialog>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+
+.check {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+
+.scroll {
+  max-height: 46vh;
+  overflow: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  text-align: left;
+  font-size: var(--text-s);
+  color: var(--muted);
+}
+
+td,
+th {
+  padding: 3px 8px;
+  border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.n {
+  text-align: right;
+}
+
+.now {
+  background: var(--water-wash);
+}
+
+.source {
+  margin-top: 8px;
+}
+
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+
+.own :deep(input) {
+  width: 110px;
+}
+</style>

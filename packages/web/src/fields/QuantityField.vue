@@ -1,0 +1,214 @@
+<script setup lang="ts">
+// A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
+import { computed, nextTick, ref, useId, watch } from 'vue';
+import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
+import { planField } from '../display/planfields.ts';
+import { useSettings } from '../display/settings.ts';
+
+const props = defineProps<{
+  /** In SI; in the plan's unit where `field` is given. */
+  value: number | undefined;
+  /** The plan's field that it edits: value, limits and what is committed are in its unit. */
+  field?: string;
+  quantity?: Quantity;
+  label: string;
+  limits?: Limits;
+  /** Takes the figure; returns why it cannot be used, or nothing. */
+  commit: (value: number) => string | undefined;
+  /** Show the unit beside the field. */
+  showUnit?: boolean;
+  /** Ledger look: no box until it is pointed at or focused. */
+  plain?: boolean;
+  signed?: boolean;
+  /** Commit as one types. */
+  live?: boolean;
+  /** May be left empty: nothing is asked then. */
+  optional?: boolean;
+  /** May be emptied: takes the figure out. */
+  clear?: () => void;
+}>();
+const emit = defineEmits<{
+  next: [backwards: boolean];
+  /** What stands in the field cannot be used. */ wrong: [wrong: boolean];
+}>();
+
+const settings = useSettings();
+const border = computed(() => (props.field === undefined ? undefined : planField(props.field)));
+const quantity = computed<Quantity>(() => props.quantity ?? border.value?.quantity ?? 'ratio');
+const si = (value: number | undefined): number | undefined =>
+  value === undefined || !border.value ? value : border.value.toSI(value);
+const limits = computed<Limits | undefined>(
+  () => props.limits && { min: si(props.limits.min), max: si(props.limits.max) },
+);
+const errorId = useId();
+const error = ref('');
+/** Typed on since the last figure was taken: what stands in the field is the person's, not the plan's. */
+const dirty = ref(false);
+const draft = ref('');
+
+const shown = computed(() => {
+  const value = si(props.value);
+  if (value === undefined) return '';
+  const text = editable(value, quantity.value, settings.units);
+  return props.signed && value > 0 ? `+${text}` : text;
+});
+const symbol = computed(() => unitFor(quantity.value, settings.units).symbol);
+watch(error, (now) => emit('wrong', now !== ''));
+
+watch(
+  shown,
+  () => {
+    if (!dirty.value) draft.value = shown.value;
+  },
+  { immediate: true },
+);
+// another value from outside (undo, another row) clears what was wrong
+watch(
+  () => props.value,
+  () => {
+    if (error.value) putBack();
+  },
+);
+
+function putBack(): void {
+  error.value = '';
+  dirty.value = false;
+  draft.value = shown.value;
+}
+
+/** Takes what was typed; keeps it in the field when it cannot be used. */
+function attempt(): boolean {
+  if (!dirty.value) return true;
+  if (draft.value.trim() === '' && props.clear && props.value !== undefined) {
+    error.value = '';
+    props.clear();
+    return true;
+  }
+  if (draft.value.trim() === shown.value || (props.optional && draft.value.trim() === '')) {
+    putBack();
+    return true;
+  }
+  const reading = read(draft.value, quantity.value, settings.units, limits.value);
+  error.value = reading.ok
+    ? (props.commit(border.value ? border.value.toPlan(reading.si) : reading.si) ?? '')
+    : reading.message;
+  return error.value === '';
+}
+
+/** Takes what was typed and shows it as the plan has it. */
+function settle(): boolean {
+  if (!attempt()) return false;
+  dirty.value = false;
+  // the new value arrives with the next drawing; a value that rounds to the old one shows the old one
+  void nextTick(() => {
+    if (!dirty.value) draft.value = shown.value;
+  });
+  return true;
+}
+
+function onInput(event: Event): void {
+  draft.value = (event.target as HTMLInputElement).value;
+  dirty.value = true;
+  if (props.live) attempt();
+}
+
+function onFocus(event: FocusEvent): void {
+  (event.target as HTMLInputElement).select();
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (event.altKey || event.ctrlKey || event.metaKey) return;
+  if (event.key === 'Enter') {
+    event.preventDefault();
+    if (settle()) emit('next', event.shiftKey);
+  } else if (event.key === 'Escape') {
+    event.stopPropagation();
+    putBack();
+  }
+}
+</script>
+
+<template>
+  <span class="quantity" :class="{ plain, wrong: error }">
+    <input
+      type="text"
+      inputmode="text"
+      autocomplete="off"
+      spellcheck="false"
+      :value="draft"
+      :aria-label="symbol ? `${label}, ${symbol}` : label"
+      :aria-invalid="error ? 'true' : undefined"
+      :aria-describedby="error ? errorId : undefined"
+      @input="onInput"
+      @focus="onFocus"
+      @blur="settle"
+      @keydown="onKey"
+    />
+    <span v-if="showUnit && symbol" class="unit muted" aria-hidden="true">{{ symbol }}</span>
+    <span v-if="error" :id="errorId" class="error" role="alert">{{ error }}</span>
+  </span>
+</template>
+
+<style scoped>
+.quantity {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+
+input {
+  width: 100%;
+  min-width: 0;
+  min-height: var(--hit);
+  padding: 0 6px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+  font-variant-numeric: tabular-nums slashed-zero;
+  text-align: right;
+}
+
+.plain input {
+  border-color: transparent;
+  background: transparent;
+}
+
+.plain input:hover {
+  border-color: var(--rule-strong);
+}
+
+input:focus {
+  border-color: var(--focus);
+  background: var(--sheet);
+}
+
+.wrong input {
+  border-color: var(--brick);
+  border-width: 2px;
+  background: var(--sheet);
+}
+
+.unit {
+  font-size: var(--text-s);
+  white-space: nowrap;
+}
+
+.error {
+  position: absolute;
+  z-index: 20;
+  top: calc(100% + 2px);
+  left: 0;
+  width: max-content;
+  max-width: 260px;
+  padding: 6px 8px;
+  border: 1.5px solid var(--brick);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  color: var(--brick-ink);
+  font-size: var(--text-s);
+  text-align: left;
+  white-space: normal;
+}
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+// Size of a piece of timber: one that is sold, or its two sides.
+import { computed, ref, watch } from 'vue';
+import { SECTION_ROWS } from '@vernal-slope/plan/catalogue';
+import { FILE_UNITS, fromSI, showText, toSI } from '../display/quantities.ts';
+import { useSettings } from '../display/settings.ts';
+import QuantityField from './QuantityField.vue';
+
+const props = defineProps<{
+  widthMm: number;
+  depthMm: number;
+  label: string;
+  /** Takes the two sides, mm; returns why they cannot be used, or nothing. */
+  commit: (widthMm: number, depthMm: number) => string | undefined;
+}>();
+const settings = useSettings();
+const close = (a: number, b: number): boolean => Math.abs(a - b) < 1;
+const sold = computed(
+  () => SECTION_ROWS.find((s) => close(s.widthMm, props.widthMm) && close(s.depthMm, props.depthMm))?.id ?? '',
+);
+const other = ref(false);
+watch(sold, (id) => (other.value = id === ''), { immediate: true });
+const mm = (value: number): string => showText(toSI(value, FILE_UNITS.mm), 'section', settings.units);
+const options = computed(() =>
+  SECTION_ROWS.map((s) => ({
+    id: s.id,
+    label: `${s.name}: ${mm(s.widthMm).replace(/\s.*/, '')} × ${mm(s.depthMm)}`,
+  })),
+);
+function pick(event: Event): void {
+  const id = (event.target as HTMLSelectElement).value;
+  const row = SECTION_ROWS.find((s) => s.id === id);
+  other.value = !row;
+  if (row) props.commit(row.widthMm, row.depthMm);
+}
+const tidy = (si: number): number => Number(fromSI(si, FILE_UNITS.mm).toFixed(2));
+</script>
+
+<template>
+  <span class="section-field">
+    <select :value="other ? '' : sold" :aria-label="label" @change="pick">
+      <option v-for="o in options" :key="o.id" :value="o.id">{{ o.label }}</option>
+      <option value="">another size …</option>
+    </select>
+    <span v-if="other" class="sides">
+      <QuantityField
+        :value="toSI(widthMm, FILE_UNITS.mm)"
+        quantity="section"
+        :label="`${label}, width`"
+        :limits="{ min: 0.015, max: 2 }"
+        :commit="(si) => commit(tidy(si), depthMm)"
+      />
+      <span aria-hidden="true">×</span>
+      <QuantityField
+        :value="toSI(depthMm, FILE_UNITS.mm)"
+        quantity="section"
+        :label="`${label}, depth`"
+        :limits="{ min: 0.015, max: 2 }"
+        :commit="(si) => commit(widthMm, tidy(si))"
+        show-unit
+      />
+    </span>
+  </span>
+</template>
+
+<style scoped>
+select {
+  width: 100%;
+  min-height: var(--hit);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.sides {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  margin-top: 3px;
+}
+</style>

@@ -1,0 +1,396 @@
+<script setup lang="ts">
+// The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
+import { computed } from 'vue';
+import { judgeRefill } from '@vernal-slope/core/judge';
+import { findingOf, worstFirst, type Finding } from '@vernal-slope/plan/findings';
+import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
+import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
+import { useShownResults } from '../session/usePassing.ts';
+import type { PlanResults } from '../session/usePlanResults.ts';
+import { chainTo } from '../drawings/hillside/section.ts';
+import { show, showEntered, showText } from '../display/quantities.ts';
+import { nameIn, nominal } from '../display/names.ts';
+import { SEVERITY_WORD, sentence, type FigureKey, type Part } from '../display/sentences.ts';
+import { useSettings } from '../display/settings.ts';
+import type { SlowAnswers } from '../workers/hydraulics.ts';
+import DropGlyph from '../shell/DropGlyph.vue';
+import SentenceText from './SentenceText.vue';
+import TryingBox from './TryingBox.vue';
+
+const props = defineProps<{
+  results: PlanResults;
+  chosen: string;
+  slow: SlowAnswers | null;
+  busy: boolean;
+  /** Why the slow answers are not there. */
+  error: string;
+  trying: string;
+}>();
+const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
+const settings = useSettings();
+/** Figures of a drag are read a few times a second, no more. */
+const READ_MS = 120;
+const shown = useShownResults(() => props.results, READ_MS);
+
+const plan = computed(() => shown.value.compiled.plan);
+const node = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
+const figures = computed(() => shown.value.result.nodes.get(props.chosen));
+const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
+const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
+const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
+/** Standing pressure; none where the water does not reach. */
+const standing = computed(() => show(Math.max(0, figures.value?.staticPressure ?? 0), 'pressure', settings.units));
+const name = (id: string): string => nameIn(plan.value, id);
+
+const subtitle = computed(() => {
+  const n = node.value;
+  if (isBasin(n)) {
+    const herds = (n.herds ?? []).map((h) => `${h.count} ${h.class}${h.count === 1 ? '' : 's'}`).join(', ');
+    return [n.inlet?.floatValve ? 'trough with a float' : 'trough, open end', herds].filter(Boolean).join('; ');
+  }
+  if (isTap(n)) return `wants ${showEntered(wantsOf(n).flow ?? 0, 'flow', settings.units)}`;
+  return isStore(n) ? 'tank' : '';
+});
+const free = computed(() => isBasin(node.value) && !node.value.inlet?.floatValve);
+const flowLabel = computed(() =>
+  isStore(node.value)
+    ? 'coming in less going out'
+    : free.value
+      ? 'flow, running free'
+      : isTap(node.value)
+        ? 'flow at the outlet'
+        : 'flow at the valve',
+);
+const wants = computed(() => (isOutlet(node.value) ? wantsOf(node.value) : {}));
+
+const findings = computed<Finding[]>(() => {
+  if (shown.value.passing) return [];
+  const chain = new Set(chainTo(shown.value, props.chosen).map((c) => c.line));
+  const sources = plan.value.nodes.filter((n) => isSource(n)).map((n) => n.id);
+  const list = shown.value.findings.filter(
+    (f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged',
+  );
+  const refill = props.slow?.refill;
+  if (refill && flowing.value) {
+    list.push(
+      findingOf(
+        judgeRefill({
+          id: props.chosen,
+          drop: refill.refill.fullLevel - refill.refill.lowestLevel,
+          afterVisit: refill.refill.afterVisit,
+          dryTime: refill.refill.dryTime,
+          shortfall: refill.refill.shortfall,
+          untilNext: refill.untilNext,
+          horizon: 24 * 3600,
+        }),
+      ),
+    );
+  }
+  return worstFirst(oneRating(list));
+});
+/** Of pipes that bear what stands on them only the one nearest to its rating is worth a word. */
+function oneRating(list: readonly Finding[]): Finding[] {
+  let nearest: { finding: Finding; used: number } | undefined;
+  for (const f of list) {
+    if (f.code !== 'rating-enough') continue;
+    const used = f.values.pressure / f.values.rating;
+    if (!nearest || used > nearest.used) nearest = { finding: f, used };
+  }
+  return list.filter((f) => f.code !== 'rating-enough' || f === nearest?.finding);
+}
+const sentences = computed(() =>
+  findings.value.map((f) => ({
+    key: `${f.code}-${f.at}`,
+    severity: f.severity,
+    parts: sentence(f, settings.units, name),
+    remedy: f.remedy && remedyCommand(plan.value, f.remedy),
+  })),
+);
+
+/** How high the tank must stand, beside how high it stands. */
+const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Command } | null>(() => {
+  const h = shown.value.height(props.chosen);
+  const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
+  if (!h || !isStore(tank)) return null;
+  const stands = tank.standM ?? 0;
+  const enough = stands >= h.answer.stand - 1e-6;
+  const needed: Part = {
+    text: showText(Math.max(0, h.answer.stand), 'height', settings.units),
+    figure: true,
+    opens: { of: 'height', id: props.chosen },
+  };
+  const flow = showEntered(h.flow, 'flow', settings.units);
+  const want =
+    h.answer.governing.kind === 'hump'
+      ? `${flow} to pass the hump`
+      : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
+  const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
+  return {
+    severity: enough ? 'good' : 'fair',
+    ...(enough
+      ? {}
+      : {
+          remedy: remedyCommand(plan.value, {
+            kind: 'stand',
+            tank: h.tank,
+            // up to the next centimetre: nobody builds finer
+            standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
+          }),
+        }),
+    parts: enough
+      ? [
+          { text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` },
+          needed,
+          { text: ` under it.` },
+        ]
+      : [
+          { text: `At low water ${name(h.tank)} should stand ` },
+          needed,
+          { text: ` above its ground for ${want}; ${now}.` },
+        ],
+  };
+});
+
+const remedy = computed(() => props.slow?.remedy);
+const worthIt = computed(
+  () => remedy.value && (findings.value.some((f) => f.severity !== 'good') || height.value?.severity === 'fair'),
+);
+const remedyTitle = computed(() => {
+  const r = remedy.value;
+  if (!r) return '';
+  const legs = shown.value.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
+  const size = nominal(r.label);
+  return r.legs.length === legs
+    ? `Use ${size} all the way`
+    : `Use ${size} on the first ${showText(r.length, 'distance', settings.units)}`;
+});
+function tryIt(): void {
+  const r = remedy.value;
+  if (r) emit('try', setPipe(r.line, r.legs, r.pipe, remedyTitle.value));
+}
+</script>
+
+<template>
+  <aside class="judgement sheet" aria-label="Judgement">
+    <header>
+      <h2>{{ node ? name(chosen) : 'Nothing chosen' }}</h2>
+      <p class="small">{{ subtitle }}</p>
+    </header>
+    <div v-if="figures" class="two">
+      <div>
+        <p class="big">
+          <button
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="flow"
+            @click="emit('open', { of: 'flow', id: chosen })"
+          >
+            {{ flow.text }}</button><span class="muted">{{ flow.unit }}</span>
+        </p>
+        <p class="small muted">{{ flowLabel }}</p>
+      </div>
+      <div>
+        <p class="big">
+          <button
+            v-if="flowing && !free"
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="pressure"
+            @click="emit('open', { of: 'pressure', id: chosen })"
+          >
+            {{ pressure.text }}
+          </button>
+          <button
+            v-else
+            type="button"
+            class="figure"
+            title="Show the working"
+            data-test="pressure"
+            @click="emit('open', { of: 'static', id: chosen })"
+          >
+            {{ standing.text }}
+          </button>
+          <span class="muted">{{ pressure.unit }}</span>
+        </p>
+        <p class="small muted">
+          {{ flowing && !free ? 'as it runs' : 'with all shut'
+          }}<template v-if="wants.pressure && flowing && !free"
+            >; wants {{ showEntered(wants.pressure, 'pressure', settings.units) }}</template
+          >
+        </p>
+      </div>
+    </div>
+    <p v-if="shown.passing" class="small muted passing">Let go, and it is judged.</p>
+    <ul v-else class="sentences" data-test="sentences" aria-live="polite">
+      <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
+        <DropGlyph :level="s.severity" :size="18" />
+        <p>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
+          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+          <button
+            v-if="s.remedy && !trying"
+            type="button"
+            class="plain-button edged small-try"
+            data-test="try-finding"
+            @click="s.remedy && emit('try', s.remedy)"
+          >
+            Try it
+          </button>
+        </p>
+      </li>
+      <li v-if="height" data-test="height">
+        <DropGlyph :level="height.severity" :size="18" />
+        <p>
+          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>{{ ' ' }}
+          <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
+          <button
+            v-if="height.remedy && !trying"
+            type="button"
+            class="plain-button edged small-try"
+            data-test="try-stand"
+            @click="height.remedy && emit('try', height.remedy)"
+          >
+            Try it
+          </button>
+        </p>
+      </li>
+    </ul>
+    <TryingBox v-if="trying" :label="trying" @keep="emit('keep')" @back="emit('back')" />
+    <div v-else-if="remedy && worthIt" class="remedy" data-test="remedy">
+      <div>
+        <strong>{{ remedyTitle }}</strong>
+        <p>
+          It gets <span class="figure">{{ showText(remedy.flowAfter, 'flow', settings.units) }}</span><template
+            v-if="remedy.refillAfter && remedy.refillAfter.refill.afterVisit !== null"
+            >, refill time
+            <span class="figure">{{
+              showText(remedy.refillAfter.refill.afterVisit, 'duration', settings.units)
+            }}</span></template
+          >.
+        </p>
+      </div>
+      <button type="button" class="plain-button main" data-test="try" title="Try it (t)" @click="tryIt">Try it</button>
+    </div>
+    <p v-else-if="error" class="small working-on" role="alert">{{ error }}</p>
+    <p v-else-if="busy" class="small muted working-on">Working out the filling …</p>
+    <ul class="sentences" data-test="good-sentences">
+      <li v-for="s in sentences.filter((s) => s.severity === 'good')" :key="s.key">
+        <DropGlyph :level="s.severity" :size="18" />
+        <p>
+          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
+          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
+        </p>
+      </li>
+      <li v-if="sentences.length === 0 && !height">
+        <DropGlyph level="begun" :size="18" />
+        <p><strong>Begun.</strong> Nothing to judge yet: choose a place where water comes out.</p>
+      </li>
+    </ul>
+  </aside>
+</template>
+
+<style scoped>
+.small-try {
+  margin-left: 6px;
+  min-height: 24px;
+  padding: 0 8px;
+  font-size: var(--text-s);
+}
+
+.passing {
+  padding: 12px 16px;
+}
+
+.judgement {
+  overflow: hidden;
+}
+
+header {
+  padding: 10px 16px;
+  background: var(--water-wash);
+}
+
+.two {
+  contain: layout paint style;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  margin: 0 16px;
+  border-bottom: var(--line-hair) solid var(--rule);
+}
+
+.two > div {
+  padding: 10px 0;
+}
+
+.two > div + div {
+  padding-left: 14px;
+  border-left: var(--line-hair) solid var(--rule);
+}
+
+.big {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+  font-size: var(--text-s);
+}
+
+.big .figure {
+  font-size: var(--figure-l);
+  font-weight: 500;
+  line-height: 1.15;
+}
+
+.sentences {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  margin: 0;
+  padding: 12px 16px;
+  list-style: none;
+}
+
+.sentences + .sentences,
+.trying + .sentences,
+.remedy + .sentences {
+  padding-top: 0;
+}
+
+li {
+  display: flex;
+  gap: 10px;
+}
+
+li .good {
+  color: var(--water-ink);
+}
+
+li .fair {
+  color: var(--amber-ink);
+}
+
+li .short {
+  color: var(--brick-ink);
+}
+
+.remedy {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  margin: 0 8px 10px;
+  padding: 10px;
+  background: var(--water-wash);
+  border-radius: var(--radius);
+}
+
+.remedy > div:first-child {
+  flex: 1 1 160px;
+}
+
+.working-on {
+  padding: 0 16px 12px;
+}
+</style>

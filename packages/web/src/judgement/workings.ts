@@ -1,0 +1,106 @@
+// Which working a figure on a screen opens.
+import {
+  bridgeWorking,
+  overflowWorking,
+  spareWorking,
+  tankStore,
+  testResults,
+  testWorking,
+  usableWorking,
+  ventWorking,
+} from '@vernal-slope/plan/budget';
+import {
+  flowWorking,
+  heightWorking,
+  legLossWorking,
+  pressureWorking,
+  refillWorking,
+  speedWorking,
+  staticWorking,
+  stationWorking,
+} from '@vernal-slope/plan/solve';
+import { metresOfMm } from '@vernal-slope/plan/compile';
+import type { Working } from '@vernal-slope/core/working';
+import type { Budget } from '../session/useBudget.ts';
+import type { PlanResults } from '../session/usePlanResults.ts';
+import type { SlowAnswers } from '../workers/hydraulics.ts';
+import { nameIn } from '../display/names.ts';
+import type { FigureKey, WaterFigure } from '@vernal-slope/plan/findings';
+import { isSource, isStore } from '@vernal-slope/plan/kinds';
+
+export interface WorkingContext {
+  readonly results: PlanResults;
+  readonly budget: Budget | null;
+  readonly slow: SlowAnswers | null;
+}
+
+const WATER: readonly string[] = [
+  'test',
+  'need',
+  'spare',
+  'usable',
+  'overflow',
+  'vent',
+  'met',
+  'bridge',
+] satisfies WaterFigure[];
+const isWater = (key: FigureKey): key is Extract<FigureKey, { of: WaterFigure }> => WATER.includes(key.of);
+
+function waterWorking(
+  key: Extract<FigureKey, { of: WaterFigure }>,
+  plan: PlanResults['compiled']['plan'],
+  budget: Budget,
+): Working | undefined {
+  const { balance } = budget;
+  const node = plan.nodes.find((n) => n.id === key.id);
+  const of = nameIn(plan, key.id);
+  switch (key.of) {
+    case 'test': {
+      const result = isSource(node) ? testResults(node).find((r) => r.index === key.leg) : undefined;
+      return result && testWorking(of, result);
+    }
+    case 'need':
+      return balance.needs.rows.find((r) => r.id === key.id)?.working;
+    case 'spare':
+      return spareWorking(balance, key.leg);
+    case 'bridge':
+      return bridgeWorking(balance, key.leg);
+    // made by the step that has the years of days
+    case 'met':
+      return undefined;
+    default: {
+      if (!isStore(node)) return undefined;
+      const store = tankStore(plan, node, balance);
+      if (key.of === 'usable') return usableWorking(of, store);
+      if (key.of === 'overflow')
+        return overflowWorking(of, store, metresOfMm(node.overflowPipe?.insideDiameterMm ?? 0));
+      return ventWorking(of, store, Math.max(store.overflow?.largest ?? 0, ...balance.needs.totals.peakHour));
+    }
+  }
+}
+
+/** The working of a figure; null when the figure has gone meanwhile. */
+export function workingOf(key: FigureKey, { results, budget, slow }: WorkingContext): Working | null {
+  const { compiled: c, result } = results;
+  if (isWater(key)) return (budget && waterWorking(key, c.plan, budget)) ?? null;
+  switch (key.of) {
+    case 'pressure':
+      return pressureWorking(c, result, key.id) ?? null;
+    case 'flow':
+      return flowWorking(c, result, key.id) ?? null;
+    case 'static':
+      return staticWorking(c, result, key.id) ?? null;
+    case 'refill':
+      return (slow?.refill && refillWorking(c, key.id, slow.refill)) ?? null;
+    case 'height': {
+      const h = results.height(key.id);
+      return h ? heightWorking(c, h) : null;
+    }
+    case 'loss':
+      return legLossWorking(c, result, key.id, key.leg) ?? null;
+    case 'speed':
+      return speedWorking(c, result, key.id, key.leg) ?? null;
+    default:
+      return stationWorking(c, result, key.id, key.leg) ?? null;
+  }
+}

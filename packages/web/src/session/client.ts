@@ -1,0 +1,158 @@
+// The server's API as seen from the browser: answers pass a schema, failures are values.
+import { z } from 'zod';
+import { checkPlan, faultLine, type Fault } from '@vernal-slope/plan/document';
+import type { Plan } from '@vernal-slope/plan/schema';
+
+const summarySchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  revision: z.number(),
+  createdAt: z.string(),
+  updatedAt: z.string(),
+});
+/** A plan of the server is looked at like any other: an older one is brought up, one that is none is never shown. */
+const documentSchema = z.unknown().transform((value, context): Plan => {
+  const checked = checkPlan(value);
+  if (checked.ok) return checked.plan;
+  context.addIssue({ code: 'custom', message: checked.faults.slice(0, 3).map(faultLine).join(' ') });
+  return z.NEVER;
+});
+const planSchema = summarySchema.extend({ document: documentSchema });
+const versionSchema = z.object({
+  revision: z.number(),
+  title: z.string(),
+  summary: z.string(),
+  name: z.string().nullable(),
+  savedAt: z.string(),
+});
+const versionPlanSchema = versionSchema.extend({ document: documentSchema });
+const faultSchema = z.object({ path: z.string(), message: z.string(), advice: z.string() });
+const errorSchema = z.object({
+  error: z.object({ code: z.string(), message: z.string(), faults: z.array(faultSchema).optional() }),
+});
+const staleSchema = z.object({ current: planSchema });
+
+export type PlanSummary = z.infer<typeof summarySchema>;
+export type Version = z.infer<typeof versionSchema>;
+export type VersionPlan = z.infer<typeof versionPlanSchema>;
+export type StoredPlan = z.infer<typeof planSchema>;
+
+export type Failure =
+  | { readonly kind: 'unreachable' }
+  | { readonly kind: 'stale'; readonly current: StoredPlan }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'refused'; readonly message: string; readonly faults: readonly Fault[] };
+
+export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+
+const PATIENCE_MS = 15_000;
+
+async function ask<T>(
+  method: string,
+  path: string,
+  schema: z.ZodType<T>,
+  body?: unknown,
+  /** Of a request that may be sent twice and counts once. */
+  key?: string,
+): Promise<Answer<T>> {
+  let response: Response;
+  let data: unknown;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
+    data = response.status === 204 ? null : await response.json();
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+  if (response.ok) {
+    const parsed = schema.safeParse(data);
+    if (parsed.success) return { ok: true, value: parsed.data };
+    const why = parsed.error.issues.find((issue) => issue.path[0] === 'document')?.message;
+    return {
+      ok: false,
+      failure: {
+        kind: 'refused',
+        message: why ? `The plan cannot be read here. ${why}` : 'The server answered something unexpected.',
+        faults: [],
+      },
+    };
+  }
+  if (response.status === 409) {
+    const stale = staleSchema.safeParse(data);
+    if (stale.success) return { ok: false, failure: { kind: 'stale', current: stale.data.current } };
+  }
+  if (response.status === 404) return { ok: false, failure: { kind: 'missing' } };
+  // a gateway or a server that is going down is as good as none
+  if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+  const error = errorSchema.safeParse(data);
+  return {
+    ok: false,
+    failure: {
+      kind: 'refused',
+      message: error.data?.error.message ?? 'The server refused.',
+      faults: error.data?.error.faults ?? [],
+    },
+  };
+}
+
+/** A text of the server, or one sent to it; null where there is none. */
+async function askText(method: string, path: string, body?: string): Promise<Answer<string | null>> {
+  try {
+    const response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'Content-Type': 'text/plain' },
+      body,
+      signal: AbortSignal.timeout(PATIENCE_MS * 4),
+    });
+    if (response.ok) return { ok: true, value: response.status === 204 ? null : await response.text() };
+    if (response.status === 404) return { ok: true, value: null };
+    if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+    const error = errorSchema.safeParse(await response.json());
+    const message = error.data?.error.message ?? 'The server refused.';
+    return { ok: false, failure: { kind: 'refused', message, faults: [] } };
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+}
+
+/** Key of a request that may be sent twice. */
+export const newKey = (): string => crypto.randomUUID();
+
+const at = (id: string): string => `/plans/${encodeURIComponent(id)}`;
+
+export const api = {
+  list: (): Promise<Answer<PlanSummary[]>> =>
+    ask(
+      'GET',
+      '/plans',
+      z.object({ plans: z.array(summarySchema) }).transform((v) => v.plans),
+    ),
+  get: (id: string): Promise<Answer<StoredPlan>> => ask('GET', at(id), planSchema),
+  create: (document: Plan, key = newKey()): Promise<Answer<PlanSummary>> =>
+    ask('POST', '/plans', summarySchema, { document }, key),
+  save: (id: string, revision: number, document: Plan, summary: string, key: string): Promise<Answer<PlanSummary>> =>
+    ask('PUT', at(id), summarySchema, { revision, document, summary }, key),
+  remove: (id: string): Promise<Answer<null>> => ask('DELETE', at(id), z.null()),
+  versions: (id: string): Promise<Answer<Version[]>> =>
+    ask(
+      'GET',
+      `${at(id)}/versions`,
+      z.object({ versions: z.array(versionSchema) }).transform((v) => v.versions),
+    ),
+  version: (id: string, revision: number): Promise<Answer<VersionPlan>> =>
+    ask('GET', `${at(id)}/versions/${revision}`, versionPlanSchema),
+  nameVersion: (id: string, revision: number, name: string | null): Promise<Answer<null>> =>
+    ask('PUT', `${at(id)}/versions/${revision}`, z.null(), { name }),
+  /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none. */
+  grid: (id: string): Promise<Answer<string | null>> => askText('GET', `${at(id)}/grid`),
+  keepGrid: (id: string, ascii: string): Promise<Answer<string | null>> => askText('PUT', `${at(id)}/grid`, ascii),
+  dropGrid: (id: string): Promise<Answer<string | null>> => askText('DELETE', `${at(id)}/grid`),
+  restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
+};

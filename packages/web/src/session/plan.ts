@@ -1,0 +1,277 @@
+// The open plan: an immutable document, edits with undo, autosave, what the server says.
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { crossChecks, type Fault } from '@vernal-slope/plan/document';
+import { applyCommand, redoEdit, undoEdit, type Command, type Edit } from '@vernal-slope/plan/edit';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { api, newKey, type Failure, type StoredPlan } from './client.ts';
+import { dropPending, keepPending, readPending, type Unanswered } from './pending.ts';
+
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
+
+const SAVE_AFTER_MS = 500;
+const RETRY_MS = 4000;
+const UNDO_STEPS = 500;
+
+export const usePlan = defineStore('plan', () => {
+  const id = ref('');
+  const plan = shallowRef<Plan | null>(null);
+  const revision = ref(0);
+  const past = shallowRef<readonly Edit[]>([]);
+  const future = shallowRef<readonly Edit[]>([]);
+  const state = ref<SaveState>('saved');
+  const savedAt = shallowRef<Date | null>(null);
+  const conflict = shallowRef<StoredPlan | null>(null);
+  const openFailure = shallowRef<Failure | null>(null);
+  /** Said once to the person: brought up to date, brought back, refused. */
+  const notice = ref('');
+  /** What was done since the last save, for the history. */
+  let done: string[] = [];
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let running: Promise<void> | undefined;
+  /** A save whose answer never came: it is sent again as it was before anything newer. */
+  let unanswered: Unanswered | undefined;
+
+  function adopt(stored: StoredPlan): void {
+    id.value = stored.id;
+    plan.value = stored.document;
+    revision.value = stored.revision;
+    savedAt.value = new Date(stored.updatedAt);
+    past.value = [];
+    future.value = [];
+    done = [];
+    unanswered = undefined;
+    state.value = 'saved';
+    conflict.value = null;
+  }
+
+  /** Opens a plan; edits kept from an earlier visit are put back on top and sent. */
+  async function open(wanted: string): Promise<void> {
+    await flush();
+    clearTimeout(timer);
+    openFailure.value = null;
+    if (id.value !== wanted) plan.value = null;
+    const kept = await readPending(wanted);
+    // what the last visit sent and never heard of: the server says now whether it has it
+    const lost = kept?.unanswered;
+    const heard = lost ? await api.save(wanted, lost.revision, lost.document, lost.summary, lost.key) : undefined;
+    const answer = await api.get(wanted);
+    const based = heard?.ok ? heard.value.revision : kept?.revision;
+    if (answer.ok) {
+      adopt(answer.value);
+      // a window closed while its save was on the way: the server has it already
+      if (kept && JSON.stringify(kept.document) === JSON.stringify(answer.value.document)) {
+        await dropPending(wanted);
+        return;
+      }
+      if (!kept) return;
+      plan.value = kept.document;
+      if (based === answer.value.revision) {
+        notice.value = 'Edits kept in this browser were put back.';
+        state.value = 'unsaved';
+        later(0);
+      } else {
+        revision.value = based ?? kept.revision;
+        conflict.value = answer.value;
+        state.value = 'conflict';
+      }
+    } else if (answer.failure.kind === 'unreachable' && kept) {
+      id.value = wanted;
+      plan.value = kept.document;
+      revision.value = kept.revision;
+      unanswered = kept.unanswered;
+      state.value = 'offline';
+      later(RETRY_MS);
+    } else {
+      plan.value = null;
+      openFailure.value = answer.failure;
+    }
+  }
+
+  function later(ms: number): void {
+    clearTimeout(timer);
+    timer = setTimeout(() => void save(), ms);
+  }
+
+  function keep(): void {
+    if (plan.value) void keepPending(id.value, { document: plan.value, revision: revision.value, unanswered });
+  }
+  function changed(): void {
+    if (!plan.value) return;
+    keep();
+    if (state.value === 'conflict') return;
+    if (state.value !== 'offline') state.value = 'unsaved';
+    later(SAVE_AFTER_MS);
+  }
+
+  async function save(): Promise<void> {
+    if (running) return running;
+    running = send().finally(() => {
+      running = undefined;
+    });
+    return running;
+  }
+
+  async function send(): Promise<void> {
+    const sent = plan.value;
+    const sentId = id.value;
+    if (!sent || state.value === 'conflict' || state.value === 'saved') return;
+    if (state.value !== 'offline') state.value = 'saving';
+    const again = unanswered;
+    const told = again ? [] : done;
+    const now: Unanswered = again ?? {
+      key: newKey(),
+      revision: revision.value,
+      document: sent,
+      summary: [...new Set(told)].join('; ').slice(0, 200),
+    };
+    unanswered = now;
+    if (!again) keep();
+    const answer = await api.save(sentId, now.revision, now.document, now.summary, now.key);
+    if (id.value !== sentId) return;
+    if (answer.ok || answer.failure.kind !== 'unreachable') unanswered = undefined;
+    if (answer.ok) {
+      done = done.slice(told.length);
+      revision.value = answer.value.revision;
+      savedAt.value = new Date(answer.value.updatedAt);
+      if (plan.value === now.document) {
+        state.value = 'saved';
+        await dropPending(sentId);
+      } else {
+        state.value = 'unsaved';
+        keep();
+        later(again ? 0 : SAVE_AFTER_MS);
+      }
+      return;
+    }
+    switch (answer.failure.kind) {
+      case 'unreachable':
+        state.value = 'offline';
+        later(RETRY_MS);
+        return;
+      case 'stale':
+        conflict.value = answer.failure.current;
+        state.value = 'conflict';
+        return;
+      case 'missing':
+        state.value = 'refused';
+        notice.value = 'This plan was deleted from somewhere else. Export it to keep your copy.';
+        return;
+      case 'refused':
+        state.value = 'refused';
+        notice.value = [answer.failure.message, ...answer.failure.faults.map((f) => `${f.message}; ${f.advice}`)].join(
+          ' ',
+        );
+    }
+  }
+
+  /** Sends what is unsaved now. */
+  async function flush(): Promise<void> {
+    clearTimeout(timer);
+    if (running) await running;
+    if (state.value === 'unsaved') await save();
+  }
+
+  /**
+   * Runs a command. @returns the faults that kept it from being done (nothing is changed then)
+   */
+  function edit(command: Command): readonly Fault[] {
+    if (!plan.value) return [];
+    const applied = applyCommand(plan.value, command);
+    if (!applied) return [];
+    const faults = crossChecks(applied.plan);
+    if (faults.length > 0) return faults;
+    plan.value = applied.plan;
+    done = [...done, command.label];
+    past.value = [...past.value.slice(-UNDO_STEPS), applied.edit];
+    future.value = [];
+    changed();
+    return [];
+  }
+
+  function undo(): void {
+    const last = past.value.at(-1);
+    if (!last || !plan.value) return;
+    plan.value = undoEdit(plan.value, last);
+    done = [...done, `undone: ${last.label}`];
+    past.value = past.value.slice(0, -1);
+    future.value = [...future.value, last];
+    changed();
+  }
+
+  function redo(): void {
+    const next = future.value.at(-1);
+    if (!next || !plan.value) return;
+    plan.value = redoEdit(plan.value, next);
+    done = [...done, next.label];
+    future.value = future.value.slice(0, -1);
+    past.value = [...past.value, next];
+    changed();
+  }
+
+  /** Keeps this window's plan over the one saved from elsewhere. */
+  function keepMine(): void {
+    if (!conflict.value) return;
+    revision.value = conflict.value.revision;
+    conflict.value = null;
+    state.value = 'unsaved';
+    later(0);
+  }
+
+  /** Takes the plan saved from elsewhere; this window's edits are dropped. */
+  async function takeTheirs(): Promise<void> {
+    if (!conflict.value) return;
+    const theirs = conflict.value;
+    await dropPending(id.value);
+    adopt(theirs);
+  }
+
+  /** Saves this window's plan as a plan of its own and takes the other here. @returns the new plan's id */
+  async function keepBoth(): Promise<string | undefined> {
+    if (!plan.value) return undefined;
+    const answer = await api.create({ ...plan.value, title: `${plan.value.title} (my copy)` });
+    if (!answer.ok) {
+      notice.value = 'The copy could not be saved. Nothing was changed.';
+      return undefined;
+    }
+    await takeTheirs();
+    return answer.value.id;
+  }
+
+  /** Looks whether the plan was saved from elsewhere; takes it when nothing here would be lost. */
+  async function lookForNewer(): Promise<void> {
+    if (state.value !== 'saved' || !id.value) return;
+    const answer = await api.get(id.value);
+    if (!answer.ok || answer.value.id !== id.value || state.value !== 'saved') return;
+    if (answer.value.revision > revision.value) {
+      adopt(answer.value);
+      notice.value = 'Brought up to date: the plan was saved from another window.';
+    }
+  }
+
+  const undoLabel = computed(() => past.value.at(-1)?.label);
+  const redoLabel = computed(() => future.value.at(-1)?.label);
+
+  return {
+    id,
+    plan,
+    revision,
+    state,
+    savedAt,
+    conflict,
+    openFailure,
+    notice,
+    undoLabel,
+    redoLabel,
+    open,
+    edit,
+    undo,
+    redo,
+    save,
+    flush,
+    keepMine,
+    takeTheirs,
+    keepBoth,
+    lookForNewer,
+  };
+});

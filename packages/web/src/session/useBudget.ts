@@ -1,0 +1,41 @@
+// Water, need and store of the open plan: worked out on every edit of it.
+import { computed, type ComputedRef, type Ref } from 'vue';
+import type { Finding } from '@vernal-slope/plan/findings';
+import { balanceFindings, planBalance, type PlanBalance } from '@vernal-slope/plan/budget';
+import type { Plan } from '@vernal-slope/plan/schema';
+
+export interface Budget {
+  /** The plan it was worked out for. */
+  readonly plan: Plan;
+  readonly balance: PlanBalance;
+  readonly findings: readonly Finding[];
+}
+
+const DAY_MS = 86_400_000;
+/** Today as a day number. */
+export const todayNumber = (): number => Math.floor(Date.now() / DAY_MS);
+/** Today as a date, by the clock of this place. */
+export const todayText = (): string => {
+  const now = new Date();
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+};
+
+export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
+  // only what bears on water is looked at, so that an edit of a leg costs nothing here
+  const parts = computed(() => {
+    const p = plan.value;
+    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines.length] as const);
+  });
+  let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
+  return computed(() => {
+    const p = plan.value;
+    const key = parts.value;
+    if (!p || !key) return null;
+    if (last && key.every((part, k) => part === last?.key[k])) return last.budget;
+    const balance = planBalance(p);
+    const budget = { plan: p, balance, findings: balanceFindings(balance, todayNumber()) };
+    last = { key, budget };
+    return budget;
+  });
+};

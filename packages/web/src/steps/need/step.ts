@@ -1,0 +1,43 @@
+// The Need step: what goes out, and when.
+import { computed, defineAsyncComponent } from 'vue';
+import { stepOf, toldAt } from '@vernal-slope/plan/findings';
+import { isVessel } from '@vernal-slope/plan/kinds';
+import { MONTHS } from '../../display/dates.ts';
+import { percent } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { countOf, perDayFigure, type StepJudgement } from '../../judgement/stepjudgement.ts';
+import type { StepRow } from '../step.ts';
+
+export const needStep: StepRow = {
+  key: 'need',
+  name: 'Need',
+  page: defineAsyncComponent(() => import('./NeedPage.vue')),
+  begun: (plan) =>
+    plan.nodes.some((n) => isVessel(n) && (n.herds?.length ?? 0) > 0) ||
+    (plan.needs?.people?.length ?? 0) + (plan.needs?.gardens?.length ?? 0) > 0,
+  findings: ({ budget }) => (budget?.findings ?? []).filter((f) => stepOf(f) === 'need'),
+  use: (page) => {
+    const settings = useSettings();
+    const judgement = computed<StepJudgement | null>(() => {
+      const budget = page.budget.value;
+      if (!budget) return null;
+      const { months, tightest, needs } = budget.balance;
+      return {
+        title: 'Need',
+        subtitle: `${countOf(needs.rows.length, 'consumer')} of water, ${percent(needs.losses)} lost on the way`,
+        figures: [
+          perDayFigure(Math.max(...needs.totals.perDay), 'needed at most', settings.units),
+          perDayFigure(
+            months[tightest].spare,
+            `to spare in ${MONTHS[tightest]}`,
+            settings.units,
+            { of: 'spare', id: 'need', leg: tightest },
+            'spare',
+          ),
+        ],
+        findings: budget.findings.filter((f) => toldAt(f, 'need')),
+      };
+    });
+    return { judgement };
+  },
+};

@@ -1,0 +1,365 @@
+<script setup lang="ts">
+// The Outlets step: the trough with its float and herd, or the tap, at the end of the line.
+import { NSelect } from 'naive-ui';
+import { computed } from 'vue';
+import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Outlet, PlanNode, Trough } from '@vernal-slope/plan/schema';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import { todayText } from '../../session/useBudget.ts';
+import { FILE_UNITS, fromSI, toSI } from '../../display/quantities.ts';
+import { said } from '../../display/faults.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import NameField from '../../fields/NameField.vue';
+import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
+
+const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
+const emit = defineEmits<{ choose: [id: string] }>();
+
+type Consumer = Outlet | Trough;
+const isConsumer = (n: PlanNode): n is Consumer => isOutlet(n);
+const places = computed(() => props.results.compiled.plan.nodes.filter(isConsumer));
+const node = computed(() => places.value.find((n) => n.id === props.chosen) ?? places.value[0]);
+const trough = computed(() => (isBasin(node.value) ? node.value : null));
+const outlet = computed(() => (isTap(node.value) ? node.value : null));
+const float = computed(() => trough.value?.inlet?.floatValve);
+const onTrough = (label: string, recipe: (n: Trough) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, 'trough', label, recipe)));
+const onOutlet = (label: string, recipe: (n: Outlet) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, 'outlet', label, recipe)));
+const rename = (name: string): void =>
+  void (isBasin(node.value)
+    ? onTrough('name', (n) => void (n.name = name))
+    : onOutlet('name', (n) => void (n.name = name)));
+const want = (label: string, set: (wants: { flowLpm?: number; pressureKPa?: number }) => void): string | undefined => {
+  const recipe = (n: Consumer): void => {
+    n.wants ??= {};
+    set(n.wants);
+  };
+  return isBasin(node.value) ? onTrough(label, recipe) : onOutlet(label, recipe);
+};
+const USES = [
+  { value: 'drink', label: 'people, to drink' },
+  { value: 'wash', label: 'washing' },
+  { value: 'garden', label: 'garden' },
+  { value: 'stock', label: 'animals' },
+  { value: 'fire', label: 'fire' },
+];
+const onEither = (label: string, recipe: (n: Consumer) => void): string | undefined =>
+  isBasin(node.value) ? onTrough(label, recipe) : onOutlet(label, recipe);
+const gauge = computed(() => node.value.closedHose?.at(-1));
+const r4 = (x: number): number => Number(x.toFixed(4));
+const lpm = (si: number): number => r4(fromSI(si, FILE_UNITS.lpm));
+const kpa = (si: number): number => r4(fromSI(si, FILE_UNITS.kPa));
+const sizes = computed(() => {
+  const s = trough.value?.shape;
+  return s?.type === 'box'
+    ? (
+        [
+          ['lengthM', 'Length, inside'],
+          ['widthM', 'Width, inside'],
+          ['heightM', 'Height, inside'],
+        ] as const
+      ).map(([key, label]) => ({ key, label, value: s[key] }))
+    : [];
+});
+function setBox(key: 'lengthM' | 'widthM' | 'heightM', label: string, si: number): string | undefined {
+  return onTrough(label, (n) => {
+    if (n.shape.type === 'box') n.shape[key] = r4(si);
+  });
+}
+const herd = computed(() => trough.value?.herds?.[0]);
+const visits = computed(() =>
+  (herd.value?.visits ?? []).map(
+    (v) => `${v.at}, ${v.durationMin} min, ${Math.round(v.share * 100)} % of the day’s water`,
+  ),
+);
+</script>
+
+<template>
+  <section v-if="node" class="outlets sheet" aria-labelledby="outlets-title">
+    <header>
+      <h2 id="outlets-title">Outlets</h2>
+      <template v-if="places.length > 1">
+        <button
+          v-for="p in places"
+          :key="p.id"
+          type="button"
+          class="plain-button tab"
+          :class="{ on: p.id === node.id }"
+          :aria-pressed="p.id === node.id"
+          :data-node="p.id"
+          @click="emit('choose', p.id)"
+        >
+          {{ p.name ?? p.id }}
+        </button>
+      </template>
+    </header>
+    <div class="halves">
+      <div>
+        <h3>{{ trough ? 'The trough' : 'The outlet' }}</h3>
+        <EntryRow label="Name"
+          ><NameField :value="node.name ?? ''" label="Name of the place" @change="rename"
+        /></EntryRow>
+        <EntryRow
+          label="Ground there, above datum"
+          :value="node.groundM"
+          quantity="height"
+          note="The last leg’s end moves with it."
+          :commit="(si) => said(edit(setGround(node.id, r4(si))))"
+        />
+        <EntryRow
+          label="Height known from elsewhere"
+          :value="node.knownGroundM"
+          quantity="height"
+          :limits="{ min: -500, max: 9000 }"
+          note="A survey mark, a map’s spot height: the walk closes on it, and says how well."
+          :commit="(si) => onEither('known height', (n) => void (n.knownGroundM = r4(si)))"
+        />
+        <EntryRow
+          v-if="node.knownGroundM !== undefined"
+          label="good to ±"
+          :value="node.knownErrorM ?? 0"
+          quantity="height"
+          :limits="{ min: 0, max: 100 }"
+          :commit="(si) => onEither('error of the known height', (n) => void (n.knownErrorM = r4(si)))"
+        />
+        <EntryRow
+          label="Gauge with all shut"
+          :value="gauge ? toSI(gauge.pressureKPa, FILE_UNITS.kPa) : undefined"
+          quantity="pressure"
+          :limits="{ min: -1e5, max: 1e7 }"
+          note="Line full, everything shut: the reading is held against the walk."
+          :commit="
+            (si) =>
+              onEither(
+                'gauge reading',
+                (n) => void (n.closedHose = [...(n.closedHose ?? []), { pressureKPa: kpa(si), date: todayText() }]),
+              )
+          "
+        />
+        <template v-if="trough">
+          <EntryRow
+            v-for="s in sizes"
+            :key="s.key"
+            :label="s.label"
+            :value="s.value"
+            quantity="height"
+            :limits="{ min: 0.05 }"
+            :commit="(si) => setBox(s.key, s.label.toLowerCase(), si)"
+          />
+          <EntryRow
+            label="Water comes in above the floor"
+            :value="trough.inlet?.heightM ?? 0"
+            quantity="height"
+            :limits="{ min: 0 }"
+            :commit="
+              (si) => onTrough('height of the inlet', (n) => void ((n.inlet ??= { at: 'top' }).heightM = r4(si)))
+            "
+          />
+          <EntryRow
+            label="Runs over above the floor"
+            :value="trough.overflowM"
+            quantity="height"
+            :limits="{ min: 0.01 }"
+            :commit="(si) => onTrough('overflow', (n) => void (n.overflowM = r4(si)))"
+          />
+        </template>
+        <template v-if="outlet">
+          <EntryRow label="The water is for"
+            ><NSelect
+              :value="outlet.use ?? 'drink'"
+              :options="USES"
+              :input-props="{ 'aria-label': 'What the water is for' }"
+              @update:value="(v: NonNullable<Outlet['use']>) => onOutlet('use of the water', (n) => void (n.use = v))"
+          /></EntryRow>
+          <EntryRow
+            label="Height above the ground"
+            :value="outlet.heightM ?? 0"
+            quantity="height"
+            :commit="(si) => onOutlet('height', (n) => void (n.heightM = r4(si)))"
+          />
+          <template v-if="!outlet.orifice">
+            <EntryRow
+              label="Gives"
+              :value="toSI(outlet.ratedFlowLpm ?? 0, FILE_UNITS.lpm)"
+              quantity="flow"
+              :limits="{ min: 1e-7 }"
+              :commit="(si) => onOutlet('rated flow', (n) => void (n.ratedFlowLpm = lpm(si)))"
+            />
+            <EntryRow
+              label="at a pressure of"
+              :value="toSI(outlet.ratedPressureKPa ?? 0, FILE_UNITS.kPa)"
+              quantity="pressure"
+              :limits="{ min: 1 }"
+              :commit="(si) => onOutlet('rated pressure', (n) => void (n.ratedPressureKPa = kpa(si)))"
+            />
+          </template>
+        </template>
+      </div>
+      <div>
+        <h3>What it wants</h3>
+        <EntryRow
+          label="Flow"
+          :value="node.wants?.flowLpm === undefined ? undefined : toSI(node.wants.flowLpm, FILE_UNITS.lpm)"
+          quantity="flow"
+          :limits="{ min: 1e-7 }"
+          :note="outlet && !node.wants?.flowLpm ? 'Left open: what it is rated for.' : undefined"
+          :commit="(si) => want('wanted flow', (w) => void (w.flowLpm = lpm(si)))"
+        />
+        <EntryRow
+          label="Pressure while it runs"
+          :value="node.wants?.pressureKPa === undefined ? undefined : toSI(node.wants.pressureKPa, FILE_UNITS.kPa)"
+          quantity="pressure"
+          :limits="{ min: 1 }"
+          :commit="(si) => want('wanted pressure', (w) => void (w.pressureKPa = kpa(si)))"
+        />
+        <template v-if="float && trough">
+          <h3>The float valve</h3>
+          <EntryRow
+            label="Bore of its seat"
+            :value="toSI(float.seatMm, FILE_UNITS.mm)"
+            quantity="bore"
+            :limits="{ min: 0.0005, max: 0.2 }"
+            note="Measure it: the hole under the washer, not the thread outside."
+            :commit="
+              (si) =>
+                onTrough(
+                  'seat of the float',
+                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.seatMm = r4(fromSI(si, FILE_UNITS.mm))),
+                )
+            "
+          />
+          <EntryRow
+            label="Shuts at a level of"
+            :value="float.closeLevelM"
+            quantity="height"
+            :limits="{ min: 0.01 }"
+            :commit="
+              (si) =>
+                onTrough(
+                  'level at which the float shuts',
+                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.closeLevelM = r4(si)),
+                )
+            "
+          />
+          <EntryRow
+            :label="float.characteristic === 'snap' ? 'Opens after a fall of' : 'Wide open after a fall of'"
+            :value="float.bandM"
+            quantity="drop"
+            :limits="{ min: 0.001 }"
+            :commit="
+              (si) =>
+                onTrough('band of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.bandM = r4(si)))
+            "
+          />
+          <EntryRow label="It moves">
+            <NSelect
+              :value="float.characteristic"
+              :options="[
+                { label: 'gradually, with the level', value: 'proportional' },
+                { label: 'at once, with a snap', value: 'snap' },
+              ]"
+              :input-props="{ 'aria-label': 'How the float moves' }"
+              @update:value="
+                (v: 'proportional' | 'snap') =>
+                  onTrough(
+                    'how the float moves',
+                    (n) => n.inlet?.floatValve && void (n.inlet.floatValve.characteristic = v),
+                  )
+              "
+            />
+          </EntryRow>
+        </template>
+        <template v-if="herd && trough">
+          <h3>Who drinks: {{ herd.class }}</h3>
+          <EntryRow label="How many">
+            <input
+              class="count"
+              type="number"
+              min="0"
+              max="100000"
+              step="1"
+              :value="herd.count"
+              aria-label="How many animals"
+              @change="
+                (event) => {
+                  const count = Math.round(Number((event.target as HTMLInputElement).value));
+                  if (count >= 0 && count <= 100000)
+                    onTrough('size of the herd', (n) => n.herds?.[0] && void (n.herds[0].count = count));
+                  else (event.target as HTMLInputElement).value = String(herd?.count ?? 0);
+                }
+              "
+            />
+          </EntryRow>
+          <EntryRow
+            label="Each drinks a day"
+            :value="toSI(herd.litresPerHeadPerDay, FILE_UNITS.litre)"
+            quantity="volume"
+            :limits="{ min: 0, max: 1 }"
+            :note="`They come at ${visits.join('; and at ')}.`"
+            :commit="
+              (si) =>
+                onTrough(
+                  'water a head',
+                  (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = r4(fromSI(si, FILE_UNITS.litre))),
+                )
+            "
+          />
+        </template>
+      </div>
+    </div>
+  </section>
+  <section v-else class="outlets sheet">
+    <h2>No outlet yet</h2>
+    <p>Nothing takes water here so far.</p>
+  </section>
+</template>
+
+<style scoped>
+.outlets {
+  padding: 8px 16px 16px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+  padding-bottom: 8px;
+}
+
+.tab.on {
+  background: var(--water-wash);
+  border-color: var(--water);
+}
+
+.halves {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 40px;
+}
+
+h3 {
+  margin: 10px 0 4px;
+  font-family: var(--font-text);
+  font-size: var(--text-m);
+}
+
+.count {
+  width: 100%;
+  min-height: var(--hit);
+  padding: 0 6px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+  text-align: right;
+}
+
+@media (max-width: 800px) {
+  .halves {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,385 @@
+<script setup lang="ts">
+// Pipe: sizes side by side, what runs at once, who takes whose water, sizes found.
+import { computed, ref, proxyRefs, toRef, watch } from 'vue';
+import { findPipe, PIPE_ROWS } from '@vernal-slope/plan/catalogue';
+import { changePlan, setPipe, setSizes, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Working } from '@vernal-slope/core/working';
+import {
+  candidateWorking,
+  placesMoved,
+  USUAL_SPEED,
+  type Candidate,
+  type CandidateFigure,
+} from '@vernal-slope/plan/solve';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import { usePipes } from './usePipes.ts';
+import { nameIn, nominal } from '../../display/names.ts';
+import { costText, percent, showText, unitFor } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import AnswerState from '../../judgement/AnswerState.vue';
+import PriceField from '../../fields/PriceField.vue';
+import SharedWater from './SharedWater.vue';
+import SituationList from './SituationList.vue';
+import SizesFound from './SizesFound.vue';
+
+const props = defineProps<{
+  results: PlanResults;
+  line: string;
+  chosen: string;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const emit = defineEmits<{ line: [id: string]; try: [command: Command]; working: [working: Working | undefined] }>();
+const settings = useSettings();
+const plan = computed(() => props.results.compiled.plan);
+const lineNow = computed(() => plan.value.lines.find((l) => l.id === props.line));
+const count = computed(() => lineNow.value?.legs.length ?? 0);
+
+/** Which legs: all, the first few, or one. */
+const stretch = ref('all');
+watch(
+  () => props.line,
+  () => (stretch.value = 'all'),
+);
+const stretches = computed(() => {
+  const n = count.value;
+  const own = Array.from({ length: n }, (_, k) => k + 1);
+  return [
+    { value: 'all', label: n === 1 ? 'its one leg' : `all ${n} legs` },
+    ...(n > 1
+      ? own.slice(0, -1).map((k) => ({ value: `first-${k}`, label: k === 1 ? 'the first leg' : `the first ${k} legs` }))
+      : []),
+    ...(n > 1 ? own.slice(1).map((k) => ({ value: `leg-${k}`, label: `leg ${k} alone` })) : []),
+  ];
+});
+const legs = computed(() => {
+  const all = Array.from({ length: count.value }, (_, k) => k);
+  const [kind, number] = stretch.value.split('-');
+  if (kind === 'first') return all.slice(0, Number(number));
+  if (kind === 'leg') return all.filter((k) => k === Number(number) - 1);
+  return all;
+});
+const present = computed(() => {
+  const pipe = lineNow.value?.legs[legs.value[0] ?? 0]?.pipe;
+  return typeof pipe === 'string' ? findPipe(pipe) : undefined;
+});
+const family = ref('');
+watch(
+  () => present.value?.family,
+  (now) => (family.value = now ?? PIPE_ROWS[0].family),
+  { immediate: true },
+);
+const families = [...new Set(PIPE_ROWS.map((r) => r.family))];
+const asked = computed(() => ({
+  line: props.line,
+  legs: legs.value,
+  like: PIPE_ROWS.find((r) => r.family === family.value)?.id ?? '',
+  place: props.chosen,
+}));
+const pipes = usePipes(
+  plan,
+  toRef(() => asked.value),
+);
+const answers = pipes.answers.answer;
+const state = proxyRefs(pipes.answers);
+const sizes = proxyRefs(pipes.sizes);
+const worst = proxyRefs(pipes.worst);
+
+const places = computed(() => placesMoved(answers.value?.candidates ?? [], props.chosen).slice(0, 3));
+const refills = computed(() => answers.value?.candidates.some((k) => k.refill !== undefined) ?? false);
+const shown = (si: number, quantity: Parameters<typeof showText>[1]): string => showText(si, quantity, settings.units);
+const speedWord = ({ speed }: Candidate): string =>
+  speed > USUAL_SPEED.most
+    ? 'fast: it may hammer'
+    : speed > 0 && speed < USUAL_SPEED.least
+      ? 'slow: air and grit stay'
+      : '';
+const stretchWords = computed(() => stretches.value.find((s) => s.value === stretch.value)?.label ?? '');
+const sizeOf = (pipe: string): string => nominal(findPipe(pipe)?.nominal ?? pipe);
+
+const open = (k: Candidate, figure: CandidateFigure): void =>
+  emit('working', candidateWorking(plan.value, props.line, legs.value, k, figure));
+function take(k: Candidate): void {
+  emit('try', setPipe(props.line, legs.value, k.pipe, `${nominal(k.label)} on ${stretchWords.value}`));
+}
+function takeSizes(): void {
+  const found = sizes.answer;
+  if (found?.ok) emit('try', setSizes(found.sizes, 'the sizes found'));
+}
+const lengthUnit = computed(() => unitFor('distance', settings.units));
+/** What a person pays a metre. */
+const priceOf = (pipe: string): number | undefined => plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
+function setPrice(pipe: string, perM: number | undefined): void {
+  props.edit(
+    changePlan('price of pipe', (p) => {
+      const kept = (p.prices?.pipes ?? []).filter((row) => row.pipe !== pipe);
+      if (perM !== undefined) kept.push({ pipe, perM });
+      p.prices = { ...p.prices, pipes: kept };
+    }),
+  );
+}
+const setSchool = (event: Event): void => {
+  const { value } = event.target as HTMLSelectElement;
+  props.edit(
+    changePlan('least pipe', (p) => void ((p.settings ??= {}).leastPipe = value === '1-1/4' ? '1-1/4' : 'by-flow')),
+  );
+};
+</script>
+
+<template>
+  <section class="sheet pipes" aria-labelledby="pipes-title">
+    <header>
+      <h2 id="pipes-title">Sizes side by side</h2>
+      <select
+        :value="line"
+        aria-label="Line"
+        @change="(event) => emit('line', (event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="(l, k) in plan.lines" :key="l.id" :value="l.id">{{ l.name ?? `line ${k + 1}` }}</option>
+      </select>
+      <select v-model="stretch" aria-label="Which legs" data-test="which-legs">
+        <option v-for="s in stretches" :key="s.value" :value="s.value">{{ s.label }}</option>
+      </select>
+      <select v-model="family" aria-label="Kind of pipe">
+        <option v-for="f in families" :key="f" :value="f">{{ f }}</option>
+      </select>
+    </header>
+    <div class="scroll">
+      <table data-test="candidates">
+        <thead>
+          <tr>
+            <th>Size</th>
+            <th><span class="visually-hidden">Take it</span></th>
+            <th class="n">Bore</th>
+            <th v-for="id in places" :key="id" class="n">{{ nameIn(plan, id) }}</th>
+            <th class="n">Speed</th>
+            <th class="n">Head loss</th>
+            <th class="n" title="Standing pressure with all shut and the tanks full, as a share of the pressure rating">
+              Of its rating
+            </th>
+            <th v-if="refills" class="n">Refill time</th>
+            <th class="n">Price a {{ lengthUnit.symbol }}</th>
+            <th class="n">Cost</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="k in answers?.candidates ?? []" :key="k.pipe" :class="{ now: k.now }" :data-pipe="k.pipe">
+            <td>
+              <strong>{{ sizeOf(k.pipe) }}</strong>
+            </td>
+            <td>
+              <span v-if="k.now" class="muted">is laid</span>
+              <button v-else type="button" class="plain-button edged" :data-test="`take-${k.pipe}`" @click="take(k)">
+                Try it
+              </button>
+            </td>
+            <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
+            <td v-for="id in places" :key="id" class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'flow', id })">
+                {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
+              </button>
+              <button
+                type="button"
+                class="figure small"
+                title="Show the working"
+                @click="open(k, { of: 'pressure', id })"
+              >
+                {{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}
+              </button>
+            </td>
+            <td class="n" :title="speedWord(k)">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'speed' })">
+                {{ shown(k.speed, 'speed') }}
+              </button>
+              <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
+            </td>
+            <td class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'loss' })">
+                {{ shown(k.loss, 'loss') }}
+              </button>
+            </td>
+            <td class="n">
+              <template v-if="k.ratingUsed === undefined">not rated</template>
+              <button v-else type="button" class="figure" title="Show the working" @click="open(k, { of: 'rating' })">
+                {{ percent(k.ratingUsed) }}
+              </button>
+              <small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
+            </td>
+            <td v-if="refills" class="n">
+              <template v-if="k.refill === undefined || k.refill === null">–</template>
+              <button
+                v-else
+                type="button"
+                class="figure"
+                title="Show the working"
+                @click="open(k, { of: 'refill', id: chosen })"
+              >
+                {{ shown(k.refill, 'duration') }}
+              </button>
+            </td>
+            <td class="n">
+              <PriceField
+                :price="priceOf(k.pipe)"
+                per-metre
+                :label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
+                @price="(perM) => setPrice(k.pipe, perM)"
+              />
+            </td>
+            <td class="n">
+              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'cost' })">
+                {{ costText(k.cost, k.unit, settings.units) }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <AnswerState
+        v-if="state.error || !answers"
+        what="the sizes"
+        :busy="state.busy"
+        :error="state.error"
+        @again="state.ask"
+      />
+      <p v-else-if="answers && answers.candidates.length === 0" class="muted pad">No size of this kind is listed.</p>
+    </div>
+    <p class="small muted pad">
+      Everything open, tanks as they stand. “Of its rating” is the standing pressure with all shut and the tanks full,
+      as a share of the pressure rating. Cost is
+      {{
+        answers?.candidates[0]?.unit === 'money'
+          ? 'by the plan’s prices.'
+          : 'the plastic in it until every size has a price: dearer pipe is heavier pipe (assumption).'
+      }}
+      Speeds from {{ shown(USUAL_SPEED.least, 'speed') }} to {{ shown(USUAL_SPEED.most, 'speed') }}: common practice, no
+      source. Bore in {{ unitFor('bore', settings.units).symbol }}, inside.
+    </p>
+  </section>
+
+  <SituationList
+    :plan="plan"
+    :compiled="results.compiled"
+    :answers="answers?.situations ?? []"
+    :worst="worst"
+    :edit="edit"
+    @working="(w) => emit('working', w)"
+    @worst="pipes.findWorst"
+  />
+  <SharedWater
+    v-if="answers?.table && answers.table.ids.length > 1"
+    :plan="plan"
+    :table="answers.table"
+    @working="(w) => emit('working', w)"
+  />
+  <SizesFound
+    :plan="plan"
+    :sizes="sizes"
+    @find="pipes.findSizes"
+    @take="takeSizes"
+    @working="(w) => emit('working', w)"
+  >
+    <label class="school"
+      >Least pipe
+      <select :value="plan.settings?.leastPipe ?? 'by-flow'" data-test="least-pipe" @change="setSchool">
+        <option value="by-flow">any size that carries the flow, humps vented</option>
+        <option value="1-1/4">none under 1¼ in, against air locks (common practice)</option>
+      </select></label
+    >
+  </SizesFound>
+</template>
+
+<style scoped>
+.pipes {
+  padding: 8px 0 0;
+  min-width: 0;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  padding: 0 12px 6px;
+}
+
+header select {
+  max-width: 240px;
+  min-height: var(--hit);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 4px 8px;
+  border-top: var(--line-hair) solid var(--rule);
+  text-align: left;
+  vertical-align: top;
+  white-space: nowrap;
+}
+
+th {
+  font-size: var(--text-s);
+  white-space: normal;
+}
+
+.n {
+  text-align: right;
+}
+
+td small {
+  display: block;
+  max-width: 96px;
+  margin-left: auto;
+  white-space: normal;
+  color: var(--muted);
+  font-size: var(--text-s);
+}
+
+td .short {
+  color: var(--brick-ink);
+}
+
+tr.now {
+  background: var(--water-wash);
+}
+
+.pad {
+  padding: 8px 12px;
+}
+
+.school {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.school select {
+  min-width: 0;
+  width: min(420px, 100%);
+  min-height: var(--hit);
+  max-width: 100%;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+td .figure.small {
+  display: block;
+  margin-left: auto;
+}
+
+td .plain-button {
+  min-height: 26px;
+}
+</style>

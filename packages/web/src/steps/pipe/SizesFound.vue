@@ -1,0 +1,178 @@
+<script setup lang="ts">
+// The cheapest sizes that serve every situation: sought with progress, told with how sure, taken as a what-if.
+import { computed } from 'vue';
+import { findPipe } from '@vernal-slope/plan/catalogue';
+import type { Working } from '@vernal-slope/core/working';
+import { missingWorking, sizesCostWorking, type PlanSizes } from '@vernal-slope/plan/solve';
+import type { Plan } from '@vernal-slope/plan/schema';
+import AnswerState from '../../judgement/AnswerState.vue';
+import type { AnswerShown } from '../../workers/useAnswer.ts';
+import { nameIn, nominal } from '../../display/names.ts';
+import { costText, percent, showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+
+const props = defineProps<{ plan: Plan; sizes: AnswerShown<PlanSizes> }>();
+const emit = defineEmits<{ find: []; take: []; working: [working: Working | undefined] }>();
+const settings = useSettings();
+const found = computed(() => props.sizes.answer);
+
+/** Stretches of one size along each line, and whether they differ from what is laid. */
+const lines = computed(() => {
+  const { plan } = props;
+  const found = props.sizes.answer;
+  if (!found?.ok) return [];
+  return plan.lines.flatMap((line) => {
+    const own = found.sizes.filter((s) => s.line === line.id).sort((a, b) => a.leg - b.leg);
+    if (own.length === 0) return [];
+    const runs: { from: number; to: number; pipe: string; length: number }[] = [];
+    for (const s of own) {
+      const last = runs[runs.length - 1];
+      const length = line.legs[s.leg].lengthM;
+      if (runs.length > 0 && last.pipe === s.pipe && last.to === s.leg - 1) {
+        last.to = s.leg;
+        last.length += length;
+      } else runs.push({ from: s.leg, to: s.leg, pipe: s.pipe, length });
+    }
+    return [
+      {
+        id: line.id,
+        name: nameIn(plan, line.id),
+        runs: runs.map((r) => ({
+          legs: r.from === r.to ? `leg ${r.from + 1}` : `legs ${r.from + 1} to ${r.to + 1}`,
+          size: nominal(findPipe(r.pipe)?.nominal ?? r.pipe),
+          length: showText(r.length, 'distance', settings.units),
+          same: line.legs.slice(r.from, r.to + 1).every((l) => l.pipe === r.pipe),
+        })),
+      },
+    ];
+  });
+});
+const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.same)));
+</script>
+
+<template>
+  <section class="sheet" aria-labelledby="sizes-title">
+    <header>
+      <h2 id="sizes-title">Find sizes</h2>
+      <span class="actions no-print">
+        <AnswerState
+          v-if="sizes.busy || sizes.error"
+          what="the sizes"
+          :busy="sizes.busy"
+          :error="sizes.error"
+          :progress="sizes.progress"
+          stops="stop-sizes"
+          @stop="sizes.cancel"
+          @again="sizes.ask"
+        />
+        <button v-if="!sizes.busy" type="button" class="plain-button main" data-test="find-sizes" @click="emit('find')">
+          Find sizes
+        </button>
+      </span>
+    </header>
+    <p class="pad small muted">
+      The cheapest sizes of the kinds of pipe that are laid, so that every place has its flow at its pressure in every
+      situation above, no pipe is under suction and none stands over its pressure rating.
+    </p>
+    <p class="pad"><slot /></p>
+    <div v-if="found && !found.ok" class="pad" role="alert" data-test="sizes-none">
+      <template v-if="found.reason === 'missing'">
+        <p>No size does it. Head is missing:</p>
+        <ul>
+          <li v-for="m in found.missing" :key="m.at + m.situation">
+            <strong>{{ nameIn(plan, m.at) }}</strong>{{
+              m.chainage === undefined ? '' : ` at ${showText(m.chainage, 'distance', settings.units)}`
+            }}:
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', missingWorking(plan, m))"
+            >
+              {{ showText(m.by, 'height', settings.units) }}
+            </button>
+            in “{{ m.situation }}”, even with the widest pipe.
+          </li>
+        </ul>
+        <p class="small muted">A higher tank, an outlet that wants less, or fewer at once would help.</p>
+      </template>
+      <p v-else-if="found.reason === 'nothing'">
+        There is no line with listed pipe that leads to a place that wants water.
+      </p>
+    </div>
+    <div v-else-if="found?.ok" class="pad" data-test="sizes-found">
+      <p>
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="emit('working', sizesCostWorking(plan, found.sizes))"
+        >
+          {{ costText(found.cost, found.unit, settings.units) }}
+        </button>
+        against
+        {{ costText(found.costNow, found.unit, settings.units) }} as laid.
+        {{
+          found.exact
+            ? 'Nothing cheaper serves them all: this was worked out, not searched for.'
+            : `Nothing cheaper was found in ${found.solves} trials; at most ${percent(found.saveable)} could still be saved.`
+        }}
+      </p>
+      <ul>
+        <li v-for="l in lines" :key="l.id">
+          {{ l.name }}:
+          <template v-for="(r, k) in l.runs" :key="k"
+            >{{ k > 0 ? ', ' : ''
+            }}<span :class="{ new: !r.same }"
+              ><strong>{{ r.size }}</strong> on {{ r.legs }} ({{ r.length }})</span
+            ></template
+          >
+        </li>
+      </ul>
+      <button type="button" class="plain-button main" data-test="take-sizes" :disabled="!changed" @click="emit('take')">
+        {{ changed ? 'Try them' : 'They are laid already' }}
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 12px;
+  padding: 8px 0;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  padding: 0 12px;
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin-left: auto;
+}
+
+progress {
+  width: 140px;
+  accent-color: var(--water);
+}
+
+.pad {
+  padding: 4px 12px;
+}
+
+ul {
+  margin: 6px 0;
+  padding-left: 20px;
+}
+
+.new {
+  background: var(--water-wash);
+}
+</style>

@@ -1,0 +1,313 @@
+<script setup lang="ts">
+// Stand: how high the tank must be, what it could stand on instead, what the stand is, a first look at it.
+import { computed } from 'vue';
+import { tankCapacity } from '@vernal-slope/core/tank';
+import { levelFor, tankShape } from '@vernal-slope/plan/compile';
+import { changeNode, slidePlace, together, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Plan, Stand, StandKind, Tank } from '@vernal-slope/plan/schema';
+import {
+  ENGINEER_FROM,
+  HIGHEST_BERM,
+  HIGHEST_PAD,
+  membersFor,
+  membersOf,
+  simpleWays,
+  STAND_PRESETS,
+  type PressureWay,
+  type StandAnswer,
+} from '@vernal-slope/plan/stand';
+import type { Working } from '@vernal-slope/core/working';
+import type { StandFigures } from './useStand.ts';
+import { nameIn } from '../../display/names.ts';
+import { FILE_UNITS, fromSI, showText } from '../../display/quantities.ts';
+import { engineerText } from './standwords.ts';
+import { said } from '../../display/faults.ts';
+import { useSettings } from '../../display/settings.ts';
+import AnswerState from '../../judgement/AnswerState.vue';
+import type { AnswerShown } from '../../workers/useAnswer.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import StandChecks from './StandChecks.vue';
+import StandDrawing from './StandDrawing.vue';
+import StandEntries from './StandEntries.vue';
+import StandHeight from './StandHeight.vue';
+import StandParts from './StandParts.vue';
+import { isStore } from '@vernal-slope/plan/kinds';
+
+const props = defineProps<{
+  plan: Plan;
+  answer: StandAnswer | null;
+  figures: AnswerShown<StandFigures>;
+  ways: AnswerShown<readonly PressureWay[]>;
+  trying: boolean;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const emit = defineEmits<{
+  tank: [id: string];
+  try: [command: Command];
+  working: [working: Working | undefined];
+}>();
+const settings = useSettings();
+const tanks = computed(() => props.plan.nodes.filter(isStore));
+const tank = computed(() => props.answer?.tank);
+const heights = computed(() => props.figures.answer);
+const high = computed(() => tank.value?.standM ?? 0);
+const h = (m: number): string => showText(m, 'height', settings.units);
+
+const changeTank = (label: string, recipe: (t: Tank) => void): string | undefined =>
+  tank.value && said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+/** A first entry makes the stand the plan's own. */
+const change = (label: string, recipe: (stand: Stand) => void): string | undefined =>
+  changeTank(label, (t) => recipe((t.stand ??= { kind: 'posts' })));
+
+const KINDS: readonly { value: StandKind; label: string }[] = [
+  { value: 'posts', label: 'a stand of posts' },
+  { value: 'pad', label: 'a pad of gravel or blocks' },
+  { value: 'berm', label: 'a berm of earth' },
+  { value: 'improvised', label: 'pallets, barrels, props' },
+];
+const setKind = (event: Event): void =>
+  void change('what it stands on', (s) => void (s.kind = (event.target as HTMLSelectElement).value as StandKind));
+/** Members of a size to start from; what is said of platform, ground and weather stays. */
+const sizeNow = computed(() =>
+  tank.value ? membersFor(fromSI(tankCapacity(tankShape(tank.value.shape, tank.value.count)), FILE_UNITS.litre)) : null,
+);
+function startFrom(event: Event): void {
+  const select = event.target as HTMLSelectElement;
+  const members = membersOf(select.value);
+  change(`members for a ${select.value}`, (s) => {
+    for (const key of ['joists', 'beams', 'posts', 'footing'] as const) s[key] = { ...s[key], ...members[key] };
+  });
+  select.value = '';
+}
+
+const simple = computed(() => (tank.value ? simpleWays(props.plan, tank.value, high.value) : null));
+function upSlope(): void {
+  const spot = simple.value?.ground;
+  const t = tank.value;
+  if (!spot || !t) return;
+  emit(
+    'try',
+    together(`${t.name ?? t.id} on the ground ${h(spot.ground)} up`, [
+      slidePlace(spot.line, spot.end, spot.chainage),
+      changeNode(t.id, 'tank', 'on the ground', (n) => void (n.standM = 0)),
+    ]),
+  );
+}
+const bulk = (m3: number): string => showText(m3, 'bulk', settings.units);
+const level = computed(() => (tank.value ? levelFor(tank.value, 'start') : 0));
+const reasons = computed(() => props.answer?.engineer.map((r) => engineerText(r, settings.units)) ?? []);
+const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
+</script>
+
+<template>
+  <section v-if="!answer || !tank" class="sheet empty">
+    <h2>No tank yet</h2>
+    <p>How high a tank must stand is worked out once there is one, with a line to where its water is wanted.</p>
+  </section>
+  <template v-else>
+    <div class="bar">
+      <label
+        >Tank
+        <select
+          :value="tank.id"
+          data-test="stand-tank"
+          @change="emit('tank', ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="t in tanks" :key="t.id" :value="t.id">{{ t.name ?? t.id }}</option>
+        </select></label
+      >
+      <span class="muted"
+        >full it weighs
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="answer && emit('working', answer.weight.working)"
+        >
+          {{ showText(answer.weight.mass, 'mass', settings.units) }}
+        </button></span
+      >
+    </div>
+    <StandHeight
+      v-if="heights && heights.heights.needs.tank === tank.id"
+      :figures="heights"
+      :tank="tank"
+      :ways="ways"
+      :trying="trying"
+      @try="(command) => emit('try', command)"
+      @set="edit"
+      @working="(w) => emit('working', w)"
+    />
+    <section v-else class="sheet">
+      <AnswerState what="the height" :busy="figures.busy" :error="figures.error" @again="figures.ask" />
+    </section>
+
+    <section class="sheet on" aria-labelledby="on-title">
+      <h2 id="on-title">What it stands on</h2>
+      <div class="caution" role="note" data-test="engineer">
+        <p>
+          <strong>A first look, never a design.</strong> 1,000 L of water is a tonne, and a stand that fails kills.
+          Local codes come first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in
+          earthquake country, or where the code says so, a licensed engineer designs it.
+        </p>
+        <p v-if="reasons.length > 0" data-test="engineer-reasons">
+          <strong>This one goes to an engineer:</strong> {{ reasons.join('; ') }}.
+        </p>
+      </div>
+      <div class="simple" data-test="simple">
+        <h3>Simpler first</h3>
+        <p v-if="high <= 0">It stands on the ground, on a bed of sand or gravel raked level: nothing is simpler.</p>
+        <ul v-else>
+          <li v-if="simple?.ground">
+            On the ground {{ showText(simple.ground.distance, 'distance', settings.units) }} along
+            {{ nameIn(plan, simple.ground.line) }} the slope is as high as this platform.
+            <button type="button" class="plain-button edged" data-test="up-slope" @click="upSlope">Try it</button>
+          </li>
+          <li v-else>No walked line of this tank climbs as high as its platform; look beside the line for a knoll.</li>
+          <li v-if="simple?.pad !== undefined">
+            A pad of gravel or blocks as high takes about
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', simple?.pad?.working)"
+            >
+              {{ bulk(simple.pad.volume) }}</button>.
+          </li>
+          <li v-if="simple?.berm !== undefined">
+            A berm of earth, sides two to one, takes about
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', simple?.berm?.working)"
+            >
+              {{ bulk(simple.berm.volume) }}</button>, tamped in thin layers.
+          </li>
+          <li v-if="simple?.berm === undefined" class="muted">
+            Too high for a pad ({{ h(HIGHEST_PAD) }}) or a berm ({{ h(HIGHEST_BERM) }}) by common practice.
+          </li>
+          <li>Stacked pallets, barrels and props: no. They shift, rot and tip, and each 1,000 L is a tonne.</li>
+        </ul>
+      </div>
+      <div class="choice">
+        <label
+          >Stands on
+          <select :value="answer.full.kind" data-test="stand-kind" @change="setKind">
+            <option v-for="k in KINDS" :key="k.value" :value="k.value">{{ k.label }}</option>
+          </select></label
+        >
+        <EntryRow
+          class="height"
+          label="How high"
+          :value="high"
+          quantity="height"
+          :limits="{ min: 0, max: 100 }"
+          :commit="(si) => changeTank('height of the stand', (t) => void (t.standM = Number(si.toFixed(3))))"
+        />
+        <label v-if="answer.full.kind === 'posts' && high > 0"
+          >Members
+          <select data-test="preset" value="" @change="startFrom">
+            <option value="" disabled>start from those for …</option>
+            <option v-for="p in STAND_PRESETS" :key="p.name" :value="p.name">
+              a {{ p.name }}{{ p === sizeNow ? ', as this tank' : '' }}
+            </option>
+          </select></label
+        >
+        <span v-if="answer.assumed && high > 0" class="small muted"
+          >Nothing is entered yet: these are members to start from (common practice, no source).</span
+        >
+      </div>
+      <template v-if="high > 0 && answer.full.kind === 'posts'">
+        <StandDrawing :design="answer.design" :level="level" :name="tank.name ?? tank.id" />
+        <StandEntries :tank="tank" :full="answer.full" :change="change" />
+      </template>
+      <template v-else-if="answer.underPad">
+        <p data-test="pad">
+          The full tank presses with
+          <button
+            type="button"
+            class="figure"
+            title="Show the working"
+            @click="emit('working', answer.underPad?.working)"
+          >
+            {{ showText(answer.underPad.pressure, 'bearing', settings.units) }}
+          </button>
+          on what is under it.
+        </p>
+        <StandEntries :tank="tank" :full="answer.full" :change="change" />
+      </template>
+    </section>
+
+    <section v-if="checked" class="sheet on" aria-labelledby="carry-title">
+      <h2 id="carry-title">Will it carry: a first look</h2>
+      <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
+      <p class="small muted">
+        Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 (all from
+        memory: look them up). Tank brim full with a person on the platform. Connections, the ground’s settling,
+        earthquakes, ice and what hits it are not looked at.
+      </p>
+    </section>
+    <section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
+      <h2 id="parts-title">Parts and waits</h2>
+      <StandParts :plan="plan" :answer="answer" :edit="edit" :change="change" @working="(w) => emit('working', w)" />
+    </section>
+  </template>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+  padding-bottom: 8px;
+}
+
+.on {
+  margin-top: 12px;
+  padding: 8px 16px 12px;
+}
+
+.empty {
+  padding: 16px;
+}
+
+.caution {
+  margin: 6px 0;
+  padding: 6px 12px;
+  border-left: 4px solid var(--amber);
+  background: var(--amber-wash);
+}
+
+.simple h3 {
+  margin-top: 8px;
+  font-family: var(--font-text);
+  font-size: var(--text-m);
+}
+
+ul {
+  margin: 2px 0;
+  padding-left: 20px;
+}
+
+.choice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 20px;
+  padding: 8px 0;
+}
+
+.height {
+  width: 300px;
+}
+
+select {
+  min-height: var(--hit);
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+</style>

@@ -1,0 +1,101 @@
+// What is said of a tank's stand, in plain words. Nothing here calls a structure fit for use.
+import type { Fastener, PieceOf, StandCheck } from '@vernal-slope/core/stand';
+import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { ENGINEER_FROM, type EngineerReason, type PressureWay } from '@vernal-slope/plan/stand';
+import { nameIn, nominal } from '../../display/names.ts';
+import {
+  FILE_UNITS,
+  fixed,
+  fromSI,
+  percent,
+  showEntered,
+  showText,
+  type Quantity,
+  type UnitSystem,
+} from '../../display/quantities.ts';
+import { usedText as shareUsed } from '@vernal-slope/plan/findings';
+import { isStore } from '@vernal-slope/plan/kinds';
+
+const QUANTITY: Readonly<Partial<Record<StandCheck['dimension'], Quantity>>> = {
+  stress: 'stress',
+  force: 'force',
+  moment: 'moment',
+  pressure: 'bearing',
+  length: 'section',
+};
+
+/** One side of a check as text. */
+export function checkFigure(value: number, dimension: StandCheck['dimension'], system: UnitSystem): string {
+  const quantity = QUANTITY[dimension];
+  // a sag is told finer than a size
+  if (dimension === 'length' && system === 'metric') return `${fixed(fromSI(value, FILE_UNITS.mm), 1)}\u00A0mm`;
+  return quantity ? showText(value, quantity, system) : fixed(value, 1);
+}
+
+/** How much of what it may bear is used; words where there is no figure. */
+export const usedText = (ratio: number): string => shareUsed(ratio, percent);
+
+const ENGINEER_WORDS: Readonly<Record<Exclude<EngineerReason, 'height'>, string>> = {
+  people: 'people are near or under it',
+  soil: 'the ground is soft or not known',
+  earthquake: 'earthquakes are moderate, strong or not known there',
+  wind: 'the gusts are those of hurricane country',
+  over: 'a check here goes over, or members do not reach',
+  improvised: 'it is improvised',
+};
+
+/** Why this one goes to an engineer. */
+export const engineerText = (reason: EngineerReason, system: UnitSystem): string =>
+  reason === 'height'
+    ? `it stands over ${showEntered(ENGINEER_FROM.height, 'height', system)}`
+    : ENGINEER_WORDS[reason];
+
+export const PIECE_WORDS: Readonly<Record<PieceOf, string>> = {
+  post: 'posts',
+  beam: 'beams',
+  joist: 'joists',
+  deck: 'deck boards',
+  'brace-front': 'braces, front and back',
+  'brace-side': 'braces, sides',
+  'girt-front': 'girts, front and back',
+  'girt-side': 'girts, sides',
+};
+
+export const FASTENER_WORDS: Readonly<Record<Fastener['of'], string>> = {
+  'post-base': 'post base, hot-dip galvanised',
+  anchor: 'anchor bolt, post to footing',
+  'bolt-post': 'bolt M12 (½ in), beam to post',
+  'bolt-brace': 'bolt M12 (½ in), brace or girt to post',
+  'tie-joist': 'joist tie, hot-dip galvanised',
+  'screw-deck': 'deck screw',
+  strap: 'strap over the tank',
+};
+
+/** What a way to win pressure is, in words. */
+export function wayText(plan: Plan, way: PressureWay, system: UnitSystem): string {
+  const { change } = way;
+  switch (change.kind) {
+    case 'pipe': {
+      const line = plan.lines.find((l) => l.id === change.line);
+      const size = nominal(findPipe(change.pipe)?.nominal ?? change.pipe);
+      const all = change.legs.length === line?.legs.length;
+      const name = line?.name ?? nameIn(plan, change.line);
+      const first =
+        way.change.kind === 'pipe' &&
+        line?.from !== undefined &&
+        plan.nodes.some((n) => n.id === line.from && isStore(n));
+      return `${first ? 'Wider first stretch: ' : 'Wider pipe: '}${size} on ${all ? 'all of ' : 'the first leg of '}${name}`;
+    }
+    case 'valve': {
+      const names = [...new Set(change.valves.map((v) => findFitting(v.from)?.name ?? v.from))];
+      return `Full-port ball valves in place of ${names.join(', ')}`;
+    }
+    case 'need':
+      return `${nameIn(plan, change.outlet)} content with the least it works with, ${showEntered(change.pressure, 'pressure', system)}`;
+    case 'fewer':
+      return 'One place at a time, the others shut';
+    case 'slope':
+      return `The tank on the ground ${showText(change.distance, 'distance', system)} up ${plan.lines.find((l) => l.id === change.line)?.name ?? 'its line'}`;
+  }
+}

@@ -1,0 +1,90 @@
+// The Stand step: how high the tank must be, and what it stands on.
+import { computed, defineAsyncComponent, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import { worstFirst } from '@vernal-slope/plan/findings';
+import { isStore } from '@vernal-slope/plan/kinds';
+import { heightFinding, standAnswer, standFindings, type StandAnswer } from '@vernal-slope/plan/stand';
+import { show } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import type { StepJudgement } from '../../judgement/stepjudgement.ts';
+import type { StepRow } from '../step.ts';
+import { usedText } from './standwords.ts';
+import { useStand } from './useStand.ts';
+
+interface StandState extends ReturnType<typeof useStand> {
+  readonly answer: ComputedRef<StandAnswer | null>;
+}
+const STATE: InjectionKey<StandState> = Symbol('stand step');
+/** What the step keeps while its plan is open. */
+export function useStandState(): StandState {
+  const state = inject(STATE);
+  if (!state) throw new Error('not on the page of a plan');
+  return state;
+}
+
+const STANDS_ON: Readonly<Record<StandAnswer['full']['kind'], string>> = {
+  posts: 'on a stand of posts',
+  pad: 'on a pad',
+  berm: 'on a berm',
+  improvised: 'on something improvised',
+};
+
+export const standStep: StepRow = {
+  key: 'stand',
+  name: 'Stand',
+  page: defineAsyncComponent(() => import('./StandPage.vue')),
+  begun: (plan) => plan.nodes.some((n) => isStore(n) && n.stand),
+  findings: ({ plan }) => standFindings(plan),
+  close: true,
+  use: (page) => {
+    const settings = useSettings();
+    /** The tank that the step is about: what was picked, else the first that stands on something. */
+    const tank = computed(() => {
+      const tanks = page.plan.value?.nodes.filter(isStore) ?? [];
+      const raised = tanks.find((t) => (t.standM ?? 0) > 0);
+      return tanks.find((t) => t.id === page.picked.value) ?? raised ?? tanks.at(0);
+    });
+    const here = computed(() => page.step.value === 'stand');
+    const answer = computed(() =>
+      here.value && page.plan.value && tank.value ? standAnswer(page.plan.value, tank.value) : null,
+    );
+    const state = useStand(
+      page.plan,
+      computed(() => (here.value ? (tank.value?.id ?? '') : '')),
+    );
+    provide(STATE, { ...state, answer });
+    const needs = computed(() => {
+      const found = state.figures.answer.value?.heights.needs;
+      return found?.tank === tank.value?.id ? found : undefined;
+    });
+    const judgement = computed<StepJudgement | null>(() => {
+      const a = answer.value;
+      if (!a) return null;
+      const has = a.tank.standM ?? 0;
+      const most = needs.value?.most;
+      const height = needs.value && heightFinding(a.tank, needs.value);
+      const nearest = Math.max(0, ...a.checks.map((c) => c.ratio));
+      return {
+        title: a.tank.name ?? a.tank.id,
+        subtitle: has > 0 ? STANDS_ON[a.full.kind] : 'on the ground',
+        figures: [
+          { ...show(has, 'height', settings.units), label: 'it stands above its ground', test: 'stands' },
+          ...(a.checks.length > 0
+            ? [{ text: usedText(nearest), unit: '', label: 'used, of the nearest check', test: 'nearest' }]
+            : most
+              ? [{ ...show(most.found.stand, 'height', settings.units), label: 'it must stand', test: 'must' }]
+              : []),
+        ],
+        // an assumed stand is judged by its height only: nothing of it is the plan's yet
+        findings: worstFirst([...(height ? [height] : []), ...(a.assumed ? [] : a.findings)]),
+      };
+    });
+    return {
+      judgement,
+      // the slope shows the way from the tank to the place that governs its height
+      leadsTo: computed(() => {
+        const node = page.plan.value?.nodes.find((n) => n.id === page.picked.value);
+        return !node || isStore(node) ? (needs.value?.most?.found.governing ?? tank.value?.id ?? '') : '';
+      }),
+    };
+  },
+};

@@ -1,0 +1,326 @@
+<script setup lang="ts">
+// The Store step: a tank as measured, and what it is good for.
+import { NSelect } from 'naive-ui';
+import { computed, ref } from 'vue';
+import { levelTable } from '@vernal-slope/core/storage';
+import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
+import { tankShape } from '@vernal-slope/plan/compile';
+import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Shape, Tank } from '@vernal-slope/plan/schema';
+import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
+import type { AnswerShown } from '../../workers/useAnswer.ts';
+import type { PlanResults } from '../../session/usePlanResults.ts';
+import { FILE_UNITS, fromSI, showText, type Quantity } from '../../display/quantities.ts';
+import type { FigureKey } from '../../display/sentences.ts';
+import { said } from '../../display/faults.ts';
+import { useSettings } from '../../display/settings.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import NameField from '../../fields/NameField.vue';
+import StoreFacts from './StoreFacts.vue';
+import { isStore } from '@vernal-slope/plan/kinds';
+
+const props = defineProps<{
+  results: PlanResults;
+  tank: string;
+  balance: PlanBalance | null;
+  sizes: AnswerShown<SizeAnswer | undefined>;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const emit = defineEmits<{ tank: [id: string]; open: [key: FigureKey] }>();
+const settings = useSettings();
+
+const plan = computed(() => props.results.compiled.plan);
+const tanks = computed(() => plan.value.nodes.filter(isStore));
+const tank = computed(() => tanks.value.find((t) => t.id === props.tank) ?? tanks.value[0]);
+const change = (label: string, recipe: (node: Tank) => void): string | undefined =>
+  said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+const shapeIn = computed(() => tankShape(tank.value.shape, tank.value.count));
+const volume = (level: number): string => showText(volumeAt(shapeIn.value, level), 'volume', settings.units);
+const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
+  { label: 'upright, round', value: 'vertical-cylinder' },
+  { label: 'lying, round', value: 'horizontal-cylinder' },
+  { label: 'box', value: 'box' },
+];
+const shapeOptions = [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }];
+/** The table of a measured tank as text, a row a line: level in metres, volume in litres. */
+const tableText = computed(() => {
+  const s = tank.value?.shape;
+  return s?.type === 'table' ? s.levelsM.map((l, k) => `${l} ${s.volumesL[k]}`).join('\n') : '';
+});
+const tableError = ref('');
+function setTable(text: string): void {
+  const rows = text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line) => line.split(/[\s;,\t]+/).map(Number));
+  const bad = rows.findIndex((r) => r.length !== 2 || r.some((v) => !(v >= 0)));
+  if (rows.length < 2 || bad >= 0) {
+    tableError.value =
+      bad >= 0
+        ? `Row ${bad + 1} is not a level and a volume: write two numbers, such as “0.5 620”.`
+        : 'Give at least two rows: a level in metres and the litres up to it.';
+    return;
+  }
+  tableError.value =
+    change('table of levels', (t) => {
+      t.shape = { type: 'table', levelsM: rows.map((r) => r[0]), volumesL: rows.map((r) => r[1]) };
+    }) ?? '';
+}
+
+/** Keeps the height when the shape changes, so that the heights of outlet and overflow still fit. */
+function setShape(type: Shape['type']): void {
+  change('shape of the tank', (t) => {
+    const s = t.shape;
+    if (s.type === type) return;
+    if (type === 'table') {
+      // starts from the shape as it is, so that rows can be mended one by one
+      const rows = levelTable(shapeIn.value);
+      t.shape = {
+        type,
+        levelsM: rows.map((r) => round(r.level)),
+        volumesL: rows.map((r) => Number(fromSI(r.volume, FILE_UNITS.litre).toFixed(1))),
+      };
+      return;
+    }
+    if (s.type === 'table') {
+      const high = s.levelsM[s.levelsM.length - 1];
+      const wide = Math.sqrt((4 * tankCapacity(shapeIn.value)) / (Math.PI * high));
+      t.shape = { type: 'vertical-cylinder', diameterM: round(wide), heightM: high };
+      return;
+    }
+    const high = s.type === 'horizontal-cylinder' ? s.diameterM : s.heightM;
+    const wide = s.type === 'box' ? s.widthM : s.diameterM;
+    const long = s.type === 'box' || s.type === 'horizontal-cylinder' ? s.lengthM : wide;
+    t.shape =
+      type === 'box'
+        ? { type, lengthM: long, widthM: wide, heightM: high }
+        : type === 'vertical-cylinder'
+          ? { type, diameterM: wide, heightM: high }
+          : { type, diameterM: high, lengthM: long };
+  });
+}
+
+interface Row {
+  readonly key: string;
+  readonly label: string;
+  readonly value: number;
+  readonly quantity: Quantity;
+  readonly note?: string;
+  readonly min?: number;
+  readonly set: (node: Tank, value: number) => void;
+}
+
+const measures = computed<Row[]>(() => {
+  const s = tank.value.shape;
+  const row = (key: 'diameterM' | 'heightM' | 'lengthM' | 'widthM', label: string): Row => ({
+    key,
+    label,
+    value: (s as unknown as Record<string, number>)[key],
+    quantity: 'height',
+    min: 0.05,
+    set: (t, v) => {
+      (t.shape as unknown as Record<string, number>)[key] = v;
+    },
+  });
+  if (s.type === 'vertical-cylinder') return [row('diameterM', 'Across, inside'), row('heightM', 'Height, inside')];
+  if (s.type === 'horizontal-cylinder') return [row('diameterM', 'Across, inside'), row('lengthM', 'Length, inside')];
+  return s.type === 'box'
+    ? [row('lengthM', 'Length, inside'), row('widthM', 'Width, inside'), row('heightM', 'Height, inside')]
+    : [];
+});
+const levels = computed<Row[]>(() => {
+  const t = tank.value;
+  return [
+    {
+      key: 'standM',
+      label: 'Stands above the ground by',
+      value: t.standM ?? 0,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.standM = v),
+      note: 'A full tank is heavy: above 2 m, or near people, ask a licensed engineer. Local codes come first.',
+    },
+    {
+      key: 'startLevelM',
+      label: 'Water in it today, deep',
+      value: t.startLevelM ?? t.overflowM,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.startLevelM = v),
+      note: `${volume(t.startLevelM ?? t.overflowM)} in the tank`,
+    },
+    {
+      key: 'outletM',
+      label: 'Outlet above the floor',
+      value: t.outletM,
+      quantity: 'height',
+      min: 0,
+      set: (n, v) => void (n.outletM = v),
+      note: `${volume(t.outletM)} below it stay behind`,
+    },
+    {
+      key: 'overflowM',
+      label: 'Overflow above the floor',
+      value: t.overflowM,
+      quantity: 'height',
+      min: 0.01,
+      set: (n, v) => void (n.overflowM = v),
+      note: `${volume(t.overflowM)} when it runs over`,
+    },
+  ];
+});
+const round = (si: number): number => Number(si.toFixed(4));
+</script>
+
+<template>
+  <section v-if="tank" class="store sheet" aria-labelledby="store-title">
+    <header>
+      <h2 id="store-title">Store</h2>
+      <NSelect
+        v-if="tanks.length > 1"
+        class="which"
+        :value="tank.id"
+        :options="tanks.map((t) => ({ label: t.name ?? t.id, value: t.id }))"
+        :input-props="{ 'aria-label': 'Tank' }"
+        @update:value="(id: string) => emit('tank', id)"
+      />
+      <span class="muted"
+        >holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the
+        brim</span
+      >
+    </header>
+    <div class="halves">
+      <div>
+        <h3>The tank</h3>
+        <EntryRow label="Name"
+          ><NameField
+            :value="tank.name ?? ''"
+            label="Name of the tank"
+            @change="(name) => change('name of the tank', (t) => void (t.name = name))"
+        /></EntryRow>
+        <EntryRow label="Shape"
+          ><NSelect
+            :value="tank.shape.type"
+            :options="[...shapeOptions]"
+            :input-props="{ 'aria-label': 'Shape of the tank' }"
+            @update:value="setShape"
+        /></EntryRow>
+        <EntryRow
+          v-for="r in measures"
+          :key="r.key"
+          :label="r.label"
+          :value="r.value"
+          :quantity="r.quantity"
+          :limits="{ min: r.min }"
+          :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
+        />
+        <template v-if="tank.shape.type === 'table'">
+          <label for="level-table" class="small">
+            A row a line: level above the floor in m, litres up to it. Fill it with a meter or by buckets and mark the
+            stick.
+          </label>
+          <textarea
+            id="level-table"
+            rows="8"
+            spellcheck="false"
+            :value="tableText"
+            :aria-invalid="tableError ? 'true' : undefined"
+            @change="(event) => setTable((event.target as HTMLTextAreaElement).value)"
+          ></textarea>
+          <p v-if="tableError" role="alert" class="wrong small">{{ tableError }}</p>
+        </template>
+      </div>
+      <div>
+        <h3>Heights</h3>
+        <EntryRow
+          label="Ground under it, above datum"
+          :value="tank.groundM"
+          quantity="height"
+          note="The legs that leave it start here; the next places keep their own heights."
+          :commit="(si) => said(edit(setGround(tank.id, round(si))))"
+        />
+        <EntryRow
+          v-for="r in levels"
+          :key="r.key"
+          :label="r.label"
+          :value="r.value"
+          :quantity="r.quantity"
+          :limits="{ min: r.min }"
+          :note="r.note"
+          :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
+        />
+      </div>
+    </div>
+    <StoreFacts
+      v-if="balance"
+      :plan="plan"
+      :tank="tank"
+      :balance="balance"
+      :sizes="sizes"
+      :edit="edit"
+      @open="(key) => emit('open', key)"
+    />
+  </section>
+  <section v-else class="store sheet empty">
+    <h2>No tank yet</h2>
+    <p>
+      A line can start from a spring alone, but a tank holds the night for the day. Quick start on the page of your
+      plans begins with one.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+textarea {
+  width: 100%;
+  padding: 6px 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
+.store {
+  padding: 8px 16px 16px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+  padding-bottom: 8px;
+}
+
+.which {
+  width: 220px;
+}
+
+.halves {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 40px;
+}
+
+h3 {
+  margin: 4px 0;
+  font-family: var(--font-text);
+  font-size: var(--text-m);
+}
+
+.empty {
+  padding: 24px;
+}
+
+@media (max-width: 800px) {
+  .halves {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,76 @@
+// The Store step: holding the night for the day.
+import { computed, defineAsyncComponent, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import { metWorking, storeFindings, tankStore, type SizeAnswer } from '@vernal-slope/plan/budget';
+import { isStore } from '@vernal-slope/plan/kinds';
+import { nameIn } from '../../display/names.ts';
+import { show } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import type { StepJudgement } from '../../judgement/stepjudgement.ts';
+import type { Answer } from '../../workers/useAnswer.ts';
+import type { StepRow } from '../step.ts';
+import { useSizes } from './useSizes.ts';
+
+interface StoreState {
+  /** The tank that the step is about. */
+  readonly tank: ComputedRef<string>;
+  readonly sizes: Answer<SizeAnswer | undefined>;
+}
+const STATE: InjectionKey<StoreState> = Symbol('store step');
+/** What the step keeps while its plan is open. */
+export function useStoreState(): StoreState {
+  const state = inject(STATE);
+  if (!state) throw new Error('not on the page of a plan');
+  return state;
+}
+
+export const storeStep: StepRow = {
+  key: 'store',
+  name: 'Store',
+  page: defineAsyncComponent(() => import('./StorePage.vue')),
+  begun: (plan) => plan.nodes.some(isStore),
+  // of every tank, without the years of days
+  findings: ({ budget }) =>
+    budget
+      ? budget.plan.nodes.flatMap((n) => (isStore(n) ? storeFindings(budget.plan, n.id, budget.balance) : []))
+      : [],
+  use: (page) => {
+    const settings = useSettings();
+    const tank = computed(() => {
+      const tanks = page.plan.value?.nodes.filter(isStore) ?? [];
+      return (tanks.find((t) => t.id === page.picked.value) ?? tanks[0])?.id ?? '';
+    });
+    const sizes = useSizes(
+      page.plan,
+      computed(() => (page.step.value === 'store' ? tank.value : '')),
+    );
+    provide(STATE, { tank, sizes });
+    const judgement = computed<StepJudgement | null>(() => {
+      const plan = page.plan.value;
+      const budget = page.budget.value;
+      const node = plan?.nodes.find((n) => n.id === tank.value);
+      if (!plan || !budget || !isStore(node)) return null;
+      const store = tankStore(plan, node, budget.balance);
+      return {
+        title: node.name ?? node.id,
+        subtitle: node.linked?.length ? `${node.linked.length + 1} tanks joined` : 'tank',
+        figures: [
+          {
+            ...show(store.usableAll, 'volume', settings.units),
+            label: 'can be used',
+            test: 'usable',
+            opens: { of: 'usable', id: node.id, leg: 0 },
+          },
+          { ...show(store.today, 'volume', settings.units), label: 'of it there today' },
+        ],
+        findings: storeFindings(plan, node.id, budget.balance, sizes.answer.value ?? undefined),
+      };
+    });
+    return {
+      judgement,
+      working: (key) =>
+        key.of === 'met' && sizes.answer.value && page.plan.value
+          ? metWorking(nameIn(page.plan.value, key.id), sizes.answer.value)
+          : undefined,
+    };
+  },
+};

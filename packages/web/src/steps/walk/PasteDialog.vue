@@ -1,0 +1,77 @@
+<script setup lang="ts">
+// Rows of a sheet pasted into the walk: a preview of what each was taken for, nothing taken until it is said.
+import { computed, ref } from 'vue';
+import type { PastedRow } from '@vernal-slope/plan/edit';
+import { readWalkRows } from '@vernal-slope/plan/formats';
+import { showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import PlainDialog from '../../shell/PlainDialog.vue';
+
+const show = defineModel<boolean>('show', { required: true });
+const emit = defineEmits<{ keep: [rows: PastedRow[]] }>();
+const settings = useSettings();
+const text = ref('');
+const read = computed(() => (text.value.trim() === '' ? null : readWalkRows(text.value, settings.units)));
+function keep(): void {
+  if (!read.value || read.value.rows.length === 0 || read.value.faults.length > 0) return;
+  emit('keep', [...read.value.rows]);
+  text.value = '';
+  show.value = false;
+}
+</script>
+
+<template>
+  <PlainDialog v-model:show="show" title="Paste legs from a sheet" :width="620">
+    <p class="muted">
+      A row a leg: length, rise (a fall with a minus), and if you like depth and remarks; parted by tabs, semicolons or
+      commas. A first row of headings may name the columns and their units. Figures without a unit are in
+      {{ settings.units === 'metric' ? 'metres' : 'feet' }}.
+    </p>
+    <textarea v-model="text" rows="8" spellcheck="false" aria-label="Rows of legs" data-test="paste-text"></textarea>
+    <template v-if="read">
+      <p v-if="read.rows.length > 0" data-test="paste-preview">
+        {{ read.rows.length }} legs,
+        {{
+          showText(
+            read.rows.reduce((sum, r) => sum + r.lengthM, 0),
+            'distance',
+            settings.units,
+          )
+        }}
+        in all,
+        {{ read.rows.reduce((sum, r) => sum + r.riseM, 0) >= 0 ? 'rising' : 'falling' }}
+        {{ showText(Math.abs(read.rows.reduce((sum, r) => sum + r.riseM, 0)), 'rise', settings.units) }}. Read as
+        {{ read.columns.join(', ') }}.
+      </p>
+      <ul v-if="read.faults.length > 0" class="wrong">
+        <li v-for="f in read.faults.slice(0, 8)" :key="`${f.row}${f.message}`">Row {{ f.row }}: {{ f.message }}.</li>
+      </ul>
+    </template>
+    <button
+      type="button"
+      class="plain-button main"
+      data-test="keep-paste"
+      :disabled="!read || read.rows.length === 0 || read.faults.length > 0"
+      @click="keep"
+    >
+      Put them in
+    </button>
+  </PlainDialog>
+</template>
+
+<style scoped>
+textarea {
+  width: 100%;
+  margin: 8px 0;
+  padding: 6px 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+}
+
+.wrong {
+  color: var(--brick-ink);
+  padding-left: 20px;
+}
+</style>

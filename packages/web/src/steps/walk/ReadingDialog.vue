@@ -1,0 +1,216 @@
+<script setup lang="ts">
+// A leg as it was read in the field: what the instrument said, worked out to rise and length, with its error.
+import { NSelect } from 'naive-ui';
+import { computed, reactive, watch } from 'vue';
+import {
+  byHeights,
+  clinometer,
+  gaugeFall,
+  levelled,
+  METHODS,
+  slopeLevel,
+  waterLevel,
+  type Measured,
+  type SurveyMethod,
+} from '@vernal-slope/core/survey';
+import { GRAVITY } from '@vernal-slope/core/units';
+import { pascals } from '@vernal-slope/plan/compile';
+import type { LegReading } from '@vernal-slope/plan/edit';
+import type { Leg, Survey } from '@vernal-slope/plan/schema';
+import { fixed, showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import PlainDialog from '../../shell/PlainDialog.vue';
+
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();
+const emit = defineEmits<{ keep: [reading: LegReading] }>();
+const settings = useSettings();
+
+const d = reactive({
+  method: 'sight-level' as SurveyMethod,
+  length: 10,
+  sights: '1.50, 2.10',
+  start: 1.5,
+  end: 1.2,
+  fall: 2,
+  angle: -3,
+  first: 0,
+  second: 0,
+  pressure: 20,
+  rise: 0,
+});
+watch(
+  show,
+  (now) => {
+    if (!now) return;
+    const s = props.now.survey;
+    d.method = s?.method ?? 'sight-level';
+    d.length = props.now.lengthM;
+    d.rise = Number(props.rise.toFixed(3));
+    d.sights = s?.sights?.map((x) => `${x.backM}, ${x.foreM}`).join('\n') ?? '';
+    [d.start, d.end] = s?.marksM ?? [1.5, Number((1.5 - props.rise).toFixed(3))];
+    d.angle =
+      s?.angleDeg ??
+      Number(((Math.asin(Math.max(-1, Math.min(1, props.rise / props.now.lengthM))) * 180) / Math.PI).toFixed(1));
+    d.fall = Number((100 * (s?.fallPerM ?? -props.rise / props.now.lengthM)).toFixed(2));
+    [d.first, d.second] = s?.heightsM ?? [Number((props.now.endGroundM - props.rise).toFixed(2)), props.now.endGroundM];
+    d.pressure = s?.pressureKPa ?? 20;
+  },
+  { immediate: true },
+);
+
+/** Pairs of backsight and foresight, one a line; undefined with a word that is no number. */
+function pairs(text: string): [number, number][] | undefined {
+  const rows = text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line) => line.split(/[\s;,]+/).map(Number));
+  return rows.length > 0 && rows.every((r) => r.length === 2 && r.every((v) => v >= 0 && v < 20))
+    ? rows.map((r) => [r[0], r[1]])
+    : undefined;
+}
+
+const answer = computed<{ measured: Measured; survey: Survey } | string>(() => {
+  const survey: Survey = { method: d.method };
+  switch (d.method) {
+    case 'water-level':
+      return { measured: waterLevel(d.start, d.end), survey: { ...survey, marksM: [d.start, d.end] } };
+    case 'sight-level': {
+      const sights = pairs(d.sights);
+      if (!sights)
+        return 'Give a backsight and a foresight in metres for each setting of the level, such as 1.50, 2.10.';
+      return {
+        measured: levelled(sights, d.length),
+        survey: { ...survey, sights: sights.map(([backM, foreM]) => ({ backM, foreM })) },
+      };
+    }
+    case 'slope-level':
+      if (Math.abs(d.fall) >= 100) return 'The fall cannot be more than the length it falls over.';
+      return { measured: slopeLevel(d.length, d.fall / 100), survey: { ...survey, fallPerM: d.fall / 100 } };
+    case 'clinometer':
+      if (Math.abs(d.angle) > 89) return 'Give an angle between −89 and 89 degrees.';
+      return { measured: clinometer(d.length, d.angle), survey: { ...survey, angleDeg: d.angle } };
+    case 'gauge': {
+      const measured = gaugeFall(pascals(d.pressure), props.density, GRAVITY);
+      return { measured, survey: { ...survey, pressureKPa: d.pressure } };
+    }
+    case 'guess':
+      return { measured: { rise: d.rise, error: METHODS.guess.perMetre * d.length }, survey };
+    default:
+      return { measured: byHeights(d.method, d.first, d.second), survey: { ...survey, heightsM: [d.first, d.second] } };
+  }
+});
+const trouble = computed(() => {
+  if (typeof answer.value === 'string') return answer.value;
+  if (!(d.length > 0)) return 'Give a length above nothing.';
+  return Math.abs(answer.value.measured.rise) > d.length
+    ? `It would ${answer.value.measured.rise > 0 ? 'rise' : 'fall'} more than its length along the slope.`
+    : '';
+});
+const OPTIONS = (Object.keys(METHODS) as SurveyMethod[]).map((value) => ({ value, label: METHODS[value].name }));
+function keep(): void {
+  if (trouble.value || typeof answer.value === 'string') return;
+  emit('keep', { lengthM: d.length, riseM: answer.value.measured.rise, survey: answer.value.survey });
+  show.value = false;
+}
+</script>
+
+<template>
+  <PlainDialog v-model:show="show" :title="`Leg ${leg + 1}, as it was read`" :width="520">
+    <form @submit.prevent="keep">
+      <EntryRow label="With what"
+        ><NSelect
+          v-model:value="d.method"
+          :options="OPTIONS"
+          :input-props="{ 'aria-label': 'With what it was measured' }"
+      /></EntryRow>
+      <EntryRow
+        label="Length along the slope"
+        :value="d.length"
+        quantity="distance"
+        :limits="{ min: 0.01, max: 100000 }"
+        note="with the tape on the ground; on the flat it is shorter"
+        :commit="
+          (si) => {
+            d.length = Number(si.toFixed(4));
+            return undefined;
+          }
+        "
+        live
+      />
+      <template v-if="d.method === 'water-level'">
+        <EntryRow label="Mark at the start, m" note="from the ground up to the water in the tube"
+          ><input v-model.number="d.start" type="number" step="0.005" aria-label="Mark at the start, m"
+        /></EntryRow>
+        <EntryRow label="Mark at the end, m"
+          ><input v-model.number="d.end" type="number" step="0.005" aria-label="Mark at the end, m"
+        /></EntryRow>
+      </template>
+      <EntryRow
+        v-else-if="d.method === 'sight-level'"
+        label="Backsight, foresight, m"
+        note="a line for each setting of the level"
+      >
+        <textarea v-model="d.sights" rows="3" aria-label="Backsight and foresight, m" data-test="sights"></textarea>
+      </EntryRow>
+      <EntryRow v-else-if="d.method === 'slope-level'" label="Falls, cm a metre" note="a rise is less than nothing"
+        ><input v-model.number="d.fall" type="number" step="0.1" aria-label="Falls, cm a metre"
+      /></EntryRow>
+      <EntryRow v-else-if="d.method === 'clinometer'" label="Angle, degrees" note="downhill is less than nothing"
+        ><input v-model.number="d.angle" type="number" step="0.1" aria-label="Angle, degrees" data-test="angle"
+      /></EntryRow>
+      <EntryRow
+        v-else-if="d.method === 'gauge'"
+        label="Pressure at its end, kPa"
+        note="hose full from the start of the leg, closed, the gauge on the ground"
+        ><input v-model.number="d.pressure" type="number" step="0.5" aria-label="Pressure at its end, kPa"
+      /></EntryRow>
+      <EntryRow v-else-if="d.method === 'guess'" label="Rise, or fall below nothing, m"
+        ><input v-model.number="d.rise" type="number" step="0.1" aria-label="Rise or fall, m"
+      /></EntryRow>
+      <template v-else>
+        <EntryRow label="Height at the start, m"
+          ><input v-model.number="d.first" type="number" step="0.1" aria-label="Height at the start, m"
+        /></EntryRow>
+        <EntryRow label="Height at the end, m"
+          ><input v-model.number="d.second" type="number" step="0.1" aria-label="Height at the end, m"
+        /></EntryRow>
+      </template>
+      <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
+      <p v-else-if="typeof answer !== 'string'" class="answer" data-test="reading-answer">
+        {{ answer.measured.rise >= 0 ? 'Rises' : 'Falls' }}
+        <span class="figure">{{ showText(Math.abs(answer.measured.rise), 'rise', settings.units) }}</span> ±
+        <span class="figure">{{ showText(answer.measured.error, 'rise', settings.units) }}</span>,
+        {{ fixed((100 * Math.abs(answer.measured.rise)) / d.length, 1) }} in a hundred along the slope.
+      </p>
+      <p class="small muted">± one standard error: {{ METHODS[d.method].source }}.</p>
+      <button type="submit" class="plain-button main" data-test="keep-reading" :disabled="trouble !== ''">
+        Keep the reading
+      </button>
+    </form>
+  </PlainDialog>
+</template>
+
+<style scoped>
+input,
+textarea {
+  width: 100%;
+  min-height: var(--hit);
+  padding: 4px 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-family: var(--font-figure);
+}
+
+.answer {
+  margin: 10px 0;
+}
+
+.wrong {
+  margin: 10px 0;
+  color: var(--brick-ink);
+}
+</style>

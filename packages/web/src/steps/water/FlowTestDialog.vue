@@ -1,0 +1,177 @@
+<script setup lang="ts">
+// A stream measured by float or by a small weir: what to measure, and the flow as one types.
+import { NSelect } from 'naive-ui';
+import { computed, reactive } from 'vue';
+import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
+import { testFlow } from '@vernal-slope/plan/budget';
+import type { FlowTest } from '@vernal-slope/plan/schema';
+import { showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import PlainDialog from '../../shell/PlainDialog.vue';
+
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ date: string }>();
+const emit = defineEmits<{ keep: [test: FlowTest] }>();
+const settings = useSettings();
+const d = reactive({
+  method: 'float' as 'float' | 'v-notch' | 'rectangular-weir',
+  date: props.date,
+  widthM: 0.6,
+  depths: '0.08, 0.12, 0.09',
+  distanceM: 3,
+  seconds: '8.2, 8.6, 8.1',
+  correction: FLOAT_CORRECTION,
+  headM: 0.08,
+  angleDeg: 90,
+  crestM: 0.4,
+  contractions: 2 as 0 | 1 | 2,
+  note: '',
+});
+/** A list like "0.08, 0.12"; undefined with a word that is no number above 0. */
+function list(text: string): number[] | undefined {
+  const numbers = text
+    .split(/[;,\s]+/)
+    .filter(Boolean)
+    .map(Number);
+  return numbers.length > 0 && numbers.every((n) => n > 0) ? numbers : undefined;
+}
+const test = computed<FlowTest | string>(() => {
+  const common = { date: d.date, ...(d.note ? { note: d.note } : {}) };
+  if (d.method === 'float') {
+    const depthsM = list(d.depths);
+    const seconds = list(d.seconds);
+    if (!depthsM) return 'Give the depths across the stream in metres, such as 0.08, 0.12, 0.09.';
+    if (!seconds) return 'Give the times of the float in seconds, each above nothing, such as 8.2, 8.6.';
+    return {
+      ...common,
+      method: 'float',
+      widthM: d.widthM,
+      depthsM,
+      distanceM: d.distanceM,
+      seconds,
+      correction: d.correction,
+    };
+  }
+  return d.method === 'v-notch'
+    ? { ...common, method: 'v-notch', headM: d.headM, angleDeg: d.angleDeg }
+    : { ...common, method: 'rectangular-weir', headM: d.headM, crestM: d.crestM, contractions: d.contractions };
+});
+const flow = computed(() =>
+  typeof test.value === 'string' ? '' : showText(testFlow(test.value).flow, 'flow', settings.units),
+);
+const SOURCE = {
+  float:
+    'Area of the section times the float’s speed times the correction (USBR Water Measurement Manual; 0.85 for a smooth bed is common practice).',
+  'v-notch':
+    'Kindsvater and Shen (USBR Water Measurement Manual, ISO 1438). Head measured upstream, from the point of the notch.',
+  'rectangular-weir':
+    'Francis, Q = 1.84 (L − 0.1 n h) h^1.5. Head measured upstream, from the crest; good to a third of its length.',
+} as const;
+const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): undefined => {
+  d[key] = Number(si.toFixed(4));
+  return undefined;
+};
+</script>
+
+<template>
+  <PlainDialog v-model:show="show" title="Measure a stream" :width="520">
+    <form @submit.prevent="typeof test !== 'string' && emit('keep', test)">
+      <EntryRow label="How"
+        ><NSelect
+          v-model:value="d.method"
+          :options="[
+            { value: 'float', label: 'float over a stretch' },
+            { value: 'v-notch', label: 'V-notch weir' },
+            { value: 'rectangular-weir', label: 'rectangular weir' },
+          ]"
+          :input-props="{ 'aria-label': 'How it is measured' }"
+      /></EntryRow>
+      <EntryRow label="Date"><input v-model="d.date" type="date" required /></EntryRow>
+      <template v-if="d.method === 'float'">
+        <EntryRow
+          label="Width of the water"
+          :value="d.widthM"
+          quantity="height"
+          :limits="{ min: 0.05, max: 100 }"
+          :commit="(si) => set('widthM', si)"
+          live
+        />
+        <EntryRow label="Depths across, m" note="evenly spaced, the banks left out"
+          ><input v-model="d.depths" type="text" aria-label="Depths across, m"
+        /></EntryRow>
+        <EntryRow
+          label="The float runs"
+          :value="d.distanceM"
+          quantity="height"
+          :limits="{ min: 0.5, max: 1000 }"
+          :commit="(si) => set('distanceM', si)"
+          live
+        />
+        <EntryRow label="in seconds" note="several runs"
+          ><input v-model="d.seconds" type="text" aria-label="Times of the float, s"
+        /></EntryRow>
+        <EntryRow label="Correction" note="0.66 shallow and rough to 0.85 smooth"
+          ><input v-model.number="d.correction" type="number" min="0.3" max="1" step="0.01" aria-label="Correction"
+        /></EntryRow>
+      </template>
+      <template v-else>
+        <EntryRow
+          label="Head over the weir"
+          :value="d.headM"
+          quantity="height"
+          :limits="{ min: 0, max: 2 }"
+          :commit="(si) => set('headM', si)"
+          live
+        />
+        <EntryRow v-if="d.method === 'v-notch'" label="Opening, degrees"
+          ><input v-model.number="d.angleDeg" type="number" min="20" max="120" aria-label="Opening, degrees"
+        /></EntryRow>
+        <template v-else>
+          <EntryRow
+            label="Crest, long"
+            :value="d.crestM"
+            quantity="height"
+            :limits="{ min: 0.05, max: 50 }"
+            :commit="(si) => set('crestM', si)"
+            live
+          />
+          <EntryRow label="Ends in from the banks"
+            ><NSelect
+              v-model:value="d.contractions"
+              :options="[2, 1, 0].map((n) => ({ value: n, label: String(n) }))"
+              :input-props="{ 'aria-label': 'Ends in from the banks' }"
+          /></EntryRow>
+        </template>
+      </template>
+      <EntryRow label="Note"><input v-model="d.note" type="text" maxlength="2000" aria-label="Note" /></EntryRow>
+      <p v-if="typeof test === 'string'" role="alert" class="wrong">{{ test }}</p>
+      <p v-else class="answer">
+        <span class="figure">{{ flow }}</span>
+      </p>
+      <p class="small muted">{{ SOURCE[d.method] }}</p>
+      <button type="submit" class="plain-button main" :disabled="typeof test === 'string'">Keep this test</button>
+    </form>
+  </PlainDialog>
+</template>
+
+<style scoped>
+input {
+  width: 100%;
+  min-height: var(--hit);
+  padding: 0 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.answer {
+  margin: 8px 0;
+  font-size: 26px;
+}
+
+.wrong {
+  margin: 8px 0;
+  color: var(--brick-ink);
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+// Tests of the water itself: what was tested when, what came out, when it is due again.
+import { Trash2 } from '@lucide/vue';
+import { NSelect } from 'naive-ui';
+import { computed, reactive } from 'vue';
+import { DUE_MONTHS, drinkingCautions, qualityOf } from '@vernal-slope/plan/budget';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Plan, QualityTest, Source } from '@vernal-slope/plan/schema';
+import { todayNumber, todayText } from '../../session/useBudget.ts';
+import { nameIn } from '../../display/names.ts';
+import { dateText } from '../../display/dates.ts';
+import DropGlyph from '../../shell/DropGlyph.vue';
+
+const props = defineProps<{ plan: Plan; source: Source; edit: (command: Command) => readonly Fault[] }>();
+const state = computed(() => qualityOf(props.source, todayNumber()));
+const reaches = computed(() =>
+  drinkingCautions(props.plan, todayNumber())
+    .filter((c) => c.source.id === props.source.id)
+    .map((c) => nameIn(props.plan, c.outlet.id)),
+);
+const draft = reactive<{ date: string; verdict: QualityTest['verdict']; tested: string }>({
+  date: todayText(),
+  verdict: 'meets',
+  tested: 'E. coli, coliforms',
+});
+function record(): void {
+  props.edit(
+    changeNode(props.source.id, 'source', 'water test recorded', (s) => {
+      (s.quality ??= []).push({
+        date: draft.date || todayText(),
+        verdict: draft.verdict,
+        tested: draft.tested,
+        dueMonths: DUE_MONTHS,
+      });
+    }),
+  );
+}
+const remove = (k: number): void =>
+  void props.edit(changeNode(props.source.id, 'source', 'water test taken out', (s) => void s.quality?.splice(k, 1)));
+const WORDS = { untested: 'Untested', meets: 'Met its test', fails: 'Failed its test', due: 'Test due again' } as const;
+const LEVEL = { untested: 'fair', meets: 'good', fails: 'short', due: 'fair' } as const;
+</script>
+
+<template>
+  <section aria-labelledby="quality-title">
+    <h3 id="quality-title">Water to drink</h3>
+    <p data-test="quality-state">
+      <DropGlyph :level="LEVEL[state]" /> <strong>{{ WORDS[state] }}.</strong>
+      <template v-if="reaches.length > 0"> It reaches {{ reaches.join(', ') }}, where people drink.</template>
+      <template v-else-if="state === 'untested'"> No outlet that people drink from hangs on it.</template>
+    </p>
+    <p class="small muted">
+      E. coli or coliforms; where the local rock asks for it arsenic, copper and the like. A laboratory’s bottle and its
+      instructions, not a taste. What the law asks to be reported is reported.
+    </p>
+    <table v-if="source.quality?.length">
+      <tbody>
+        <tr v-for="(q, k) in source.quality" :key="k">
+          <td>{{ dateText(q.date) }}</td>
+          <td>{{ q.tested }}</td>
+          <td>{{ q.verdict === 'meets' ? 'met' : 'failed' }}</td>
+          <td class="muted">due after {{ q.dueMonths ?? DUE_MONTHS }} months</td>
+          <td>
+            <button type="button" class="plain-button" aria-label="Take this water test out" @click="remove(k)">
+              <Trash2 :size="18" aria-hidden="true" />
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form @submit.prevent="record">
+      <label>Date <input v-model="draft.date" type="date" required data-test="quality-date" /></label>
+      <label>Tested for <input v-model="draft.tested" type="text" maxlength="500" /></label>
+      <span class="verdict"
+        ><NSelect
+          v-model:value="draft.verdict"
+          :options="[
+            { value: 'meets', label: 'met the standard' },
+            { value: 'fails', label: 'failed' },
+          ]"
+          :input-props="{ 'aria-label': 'What came out' }"
+      /></span>
+      <button type="submit" class="plain-button edged" data-test="record-quality">Record the test</button>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 20px;
+}
+
+form {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+label {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+
+input {
+  min-height: var(--hit);
+  padding: 0 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.verdict {
+  width: 180px;
+}
+
+table {
+  width: 100%;
+  margin-top: 6px;
+  border-collapse: collapse;
+}
+
+td {
+  padding: 2px 8px 2px 0;
+  border-top: var(--line-hair) solid var(--rule);
+}
+</style>

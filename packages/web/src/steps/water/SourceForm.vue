@@ -1,0 +1,569 @@
+<script setup lang="ts">
+// What a source is, by its kind: spring, stream, roof, pump in the sun, ram, hauled, mains.
+import { NSelect } from 'naive-ui';
+import { Trash2 } from '@lucide/vue';
+import { computed, ref } from 'vue';
+import { RAM_EFFICIENCY, designFlow, gutterCapacity } from '@vernal-slope/core/supply';
+import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
+import { metresOfMm, rainRate } from '@vernal-slope/plan/compile';
+import {
+  DESIGN_RAIN,
+  dividedBarrels,
+  haulFigures,
+  roofArea,
+  roofRunoff,
+  type SourceYield,
+} from '@vernal-slope/plan/budget';
+import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Plan, Source } from '@vernal-slope/plan/schema';
+import {
+  FILE_UNITS,
+  fixed,
+  fromSI,
+  percent,
+  showText,
+  toSI,
+  type Limits,
+  type Quantity,
+} from '../../display/quantities.ts';
+import { MONTHS } from '../../display/dates.ts';
+import { said } from '../../display/faults.ts';
+import { useSettings } from '../../display/settings.ts';
+import EntryRow from '../../fields/EntryRow.vue';
+import NameField from '../../fields/NameField.vue';
+import QuantityField from '../../fields/QuantityField.vue';
+import { isStore } from '@vernal-slope/plan/kinds';
+
+const props = defineProps<{
+  plan: Plan;
+  source: Source;
+  yields: SourceYield;
+  edit: (command: Command) => readonly Fault[];
+}>();
+const settings = useSettings();
+const change = (label: string, recipe: (s: Source) => void): string | undefined =>
+  said(props.edit(changeNode(props.source.id, 'source', label, recipe)));
+
+const KINDS = [
+  { value: 'spring', label: 'Spring or seep' },
+  { value: 'stream', label: 'Stream' },
+  { value: 'roof', label: 'Roof' },
+  { value: 'pump', label: 'Pump in the sun' },
+  { value: 'ram', label: 'Ram pump' },
+  { value: 'haul', label: 'Hauled' },
+  { value: 'mains', label: 'Mains, as a backup' },
+];
+const tanks = computed(() =>
+  props.plan.nodes.filter((n) => isStore(n)).map((n) => ({ value: n.id, label: n.name ?? n.id })),
+);
+const hasLine = computed(() => props.plan.lines.some((l) => l.from === props.source.id));
+
+/** A kind comes with figures to start from, each of which can be changed. */
+function setKind(type: Source['type']): void {
+  change('kind of source', (s) => {
+    s.type = type;
+    if (!hasLine.value && (type === 'roof' || type === 'haul') && !s.feeds && tanks.value[0])
+      s.feeds = tanks.value[0].value;
+    if (type === 'roof')
+      s.roof ??= { areas: [{ planM2: 40, material: 'metal' }], firstFlushMm: FIRST_FLUSH_MM.typical };
+    else delete s.roof;
+    if (type === 'pump') s.pump ??= { ratedFlowLpm: 10, ratedLiftM: 20, liftM: 20 };
+    else delete s.pump;
+    if (type === 'ram') s.ram ??= { driveFlowLpm: 40, fallM: 2, liftM: 15, efficiency: RAM_EFFICIENCY };
+    else delete s.ram;
+    if (type === 'haul')
+      s.haul ??= { litresPerTrip: 1000, distanceKm: 6, speedKmh: 30, standingMin: 25, litresPerDay: 300 };
+    else delete s.haul;
+  });
+}
+
+interface Row {
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly quantity: Quantity;
+  readonly limits?: Limits;
+  readonly note?: string;
+  readonly set: (s: Source, si: number) => void;
+}
+const tidy = (v: number): number => Number(v.toFixed(5));
+const lpm = (si: number): number => tidy(fromSI(si, FILE_UNITS.lpm));
+const mm = (si: number): number => tidy(fromSI(si, FILE_UNITS.mm));
+const litre = (si: number): number => tidy(fromSI(si, FILE_UNITS.litre));
+const fromLpm = (v: number | undefined): number | undefined => (v === undefined ? undefined : toSI(v, FILE_UNITS.lpm));
+
+const rows = computed<Row[]>(() => {
+  const s = props.source;
+  const { roof, pump, ram, haul } = s;
+  if (roof) {
+    return [
+      {
+        label: 'First flush thrown away',
+        value: metresOfMm(roof.firstFlushMm ?? FIRST_FLUSH_MM.typical),
+        quantity: 'drop',
+        limits: { min: 0, max: 0.02 },
+        note: `once in a wet spell; ${FIRST_FLUSH_MM.source}`,
+        set: (n, v) => void (n.roof && (n.roof.firstFlushMm = mm(v))),
+      },
+      {
+        label: 'Design rain, an hour',
+        value: metresOfMm(roof.designRainMmPerH ?? DESIGN_RAIN),
+        quantity: 'drop',
+        limits: { min: 0.001, max: 1 },
+        note: 'the local code or weather service names it; 75 mm an hour is taken (common practice)',
+        set: (n, v) => void (n.roof && (n.roof.designRainMmPerH = mm(v))),
+      },
+      {
+        label: 'Gutter, wide',
+        value: metresOfMm(roof.gutter?.widthMm ?? 115),
+        quantity: 'bore',
+        limits: { min: 0.02, max: 1 },
+        set: (n, v) =>
+          void (
+            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).widthMm = mm(v))
+          ),
+      },
+      {
+        label: 'Gutter falls, each metre',
+        value: metresOfMm(roof.gutter?.fallMmPerM ?? 3),
+        quantity: 'bore',
+        limits: { min: 0, max: 0.1 },
+        note: gutterNote.value,
+        set: (n, v) =>
+          void (
+            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).fallMmPerM = mm(v))
+          ),
+      },
+    ];
+  }
+  if (pump) {
+    return [
+      {
+        label: 'Flow in full sun',
+        value: fromLpm(pump.ratedFlowLpm),
+        quantity: 'flow',
+        limits: { min: 1e-7, max: 1 },
+        set: (n, v) => void (n.pump && (n.pump.ratedFlowLpm = lpm(v))),
+      },
+      {
+        label: 'at a lift of',
+        value: pump.ratedLiftM,
+        quantity: 'height',
+        limits: { min: 0.1, max: 1000 },
+        set: (n, v) => void (n.pump && (n.pump.ratedLiftM = tidy(v))),
+      },
+      {
+        label: 'It lifts here',
+        value: pump.liftM,
+        quantity: 'height',
+        limits: { min: 0.1, max: 1000 },
+        note: 'water to inlet, and the friction of its pipe. The flow is taken to fall as the lift rises (assumption).',
+        set: (n, v) => void (n.pump && (n.pump.liftM = tidy(v))),
+      },
+    ];
+  }
+  if (ram) {
+    return [
+      {
+        label: 'Flow into the drive pipe',
+        value: fromLpm(ram.driveFlowLpm),
+        quantity: 'flow',
+        limits: { min: 1e-7, max: 10 },
+        set: (n, v) => void (n.ram && (n.ram.driveFlowLpm = lpm(v))),
+      },
+      {
+        label: 'Fall to the ram',
+        value: ram.fallM,
+        quantity: 'height',
+        limits: { min: 0.1, max: 500 },
+        set: (n, v) => void (n.ram && (n.ram.fallM = tidy(v))),
+      },
+      {
+        label: 'Lift above the ram',
+        value: ram.liftM,
+        quantity: 'height',
+        limits: { min: 0.1, max: 1000 },
+        note: 'Rankine’s efficiency of 0.6 is taken; rams in practice reach 0.5 to 0.7',
+        set: (n, v) => void (n.ram && (n.ram.liftM = tidy(v))),
+      },
+    ];
+  }
+  if (haul) {
+    return [
+      {
+        label: 'Brought each trip',
+        value: toSI(haul.litresPerTrip, FILE_UNITS.litre),
+        quantity: 'volume',
+        limits: { min: 1e-3, max: 1000 },
+        set: (n, v) => void (n.haul && (n.haul.litresPerTrip = litre(v))),
+      },
+      {
+        label: 'Wanted each day',
+        value: toSI(haul.litresPerDay, FILE_UNITS.litre),
+        quantity: 'volume',
+        limits: { min: 1e-3, max: 10_000 },
+        set: (n, v) => void (n.haul && (n.haul.litresPerDay = litre(v))),
+      },
+      {
+        label: 'One way',
+        value: toSI(haul.distanceKm, FILE_UNITS.km),
+        quantity: 'road',
+        limits: { min: 10, max: 1e7 },
+        set: (n, v) => void (n.haul && (n.haul.distanceKm = tidy(fromSI(v, FILE_UNITS.km)))),
+      },
+      {
+        label: 'On the road, an hour',
+        value: toSI(haul.speedKmh, FILE_UNITS.km),
+        quantity: 'road',
+        limits: { min: 1000, max: 2e5 },
+        set: (n, v) => void (n.haul && (n.haul.speedKmh = tidy(fromSI(v, FILE_UNITS.km)))),
+      },
+      {
+        label: 'Filling, emptying, waiting a trip',
+        value: toSI(haul.standingMin, FILE_UNITS.min),
+        quantity: 'duration',
+        limits: { min: 0, max: 86_400 },
+        note: haulNote.value,
+        set: (n, v) => void (n.haul && (n.haul.standingMin = tidy(fromSI(v, FILE_UNITS.min)))),
+      },
+    ];
+  }
+  if (s.type === 'mains') return [];
+  return [
+    {
+      label: 'Yield that is counted on',
+      value: fromLpm(s.yieldLpm),
+      quantity: 'flow',
+      limits: { min: 0, max: 10 },
+      note: s.yieldByMonthLpm
+        ? 'twelve months are given in the plan file and go first'
+        : 'the lowest test of the year is the honest one',
+      set: (n, v) => void (n.yieldLpm = lpm(v)),
+    },
+  ];
+});
+const gutterNote = computed(() => {
+  const roof = props.source.roof;
+  if (!roof) return undefined;
+  const g = roof.gutter ?? { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true };
+  const carries = gutterCapacity(
+    metresOfMm(g.widthMm),
+    metresOfMm(g.depthMm),
+    metresOfMm(g.fallMmPerM),
+    g.round ?? true,
+  );
+  const comes = designFlow(rainRate(roof.designRainMmPerH ?? DESIGN_RAIN), roofArea(roof));
+  return `it carries ${showText(carries, 'flow', settings.units)} (Manning, EN 12056-3); the design rain brings ${showText(comes, 'flow', settings.units)}`;
+});
+const haulNote = computed(() => {
+  const h = props.source.haul;
+  if (!h) return undefined;
+  const f = haulFigures(h);
+  return `${fixed(f.trips, 1)} trips and ${showText(f.time, 'duration', settings.units)} a week${f.cost > 0 ? `, costing ${fixed(f.cost, 0)}` : ''}`;
+});
+const COSTS = [
+  { key: 'costPerKm', label: 'Cost a kilometre' },
+  { key: 'costPerHour', label: 'Cost of an hour' },
+] as const;
+const toggleHours = (): string | undefined =>
+  change('hours of sun', (s) => {
+    if (!s.pump) return;
+    if (s.pump.hoursByMonth) delete s.pump.hoursByMonth;
+    else s.pump.hoursByMonth = new Array<number>(12).fill(5);
+  });
+const trouble = ref('');
+const addBarrel = (): string | undefined =>
+  change('another barrel', (s) => {
+    if (!s.roof) return;
+    const list = (s.roof.barrels ??= []);
+    const left = 1 - list.reduce((sum, b) => sum + b.share, 0);
+    list.push({ volumeL: 200, share: Number(Math.max(0, left).toFixed(2)) });
+  });
+const divided = computed(() => dividedBarrels(props.plan, props.source));
+const areas = computed(() => props.source.roof?.areas ?? []);
+const UPKEEP = {
+  temporary: [
+    'after every storm: the dike, its way round for high water, the inlet’s holes',
+    'every week: leaves off the inlet, stock kept out',
+    'every season: is a permanent take-off worth it',
+  ],
+  permanent: [
+    'after every storm: the screen',
+    'twice a year: the clean-out joint 5 to 10 m below (common practice)',
+    'every year: the spring box, its lid and fence; never enter it alone or unventilated',
+  ],
+} as const;
+</script>
+
+<template>
+  <div class="form">
+    <EntryRow label="Name"
+      ><NameField
+        :value="source.name ?? source.id"
+        label="Name of the source"
+        @change="(v) => change('name of the source', (s) => void (s.name = v))"
+    /></EntryRow>
+    <EntryRow label="Kind"
+      ><NSelect
+        :value="source.type"
+        :options="KINDS"
+        :input-props="{ 'aria-label': 'Kind of source' }"
+        @update:value="setKind"
+    /></EntryRow>
+    <EntryRow
+      label="Ground there, above datum"
+      :value="source.groundM"
+      quantity="height"
+      :limits="{ min: -500, max: 9000 }"
+      :commit="(si) => said(edit(setGround(source.id, tidy(si))))"
+    />
+    <EntryRow
+      v-if="!hasLine && tanks.length > 0"
+      label="Fills the tank"
+      note="by a downpipe or by hand: no line of the plan carries it"
+    >
+      <NSelect
+        :value="source.feeds ?? null"
+        clearable
+        :options="tanks"
+        :input-props="{ 'aria-label': 'Tank that it fills' }"
+        @update:value="
+          (v: string | null) =>
+            change('tank that it fills', (s) => {
+              if (v) s.feeds = v;
+              else delete s.feeds;
+            })
+        "
+      />
+    </EntryRow>
+    <template v-if="source.roof">
+      <template v-for="(a, k) in areas" :key="k">
+        <EntryRow
+          :label="areas.length > 1 ? `Roof ${k + 1}, seen from above` : 'Roof, seen from above'"
+          :value="a.planM2"
+          quantity="area"
+          :limits="{ min: 0.5, max: 1e5 }"
+          :commit="(si) => change('area of the roof', (s) => void (s.roof && (s.roof.areas[k].planM2 = tidy(si))))"
+        />
+        <EntryRow
+          label="of"
+          :note="`${percent(a.runoff ?? RUNOFF_ROWS.find((r) => r.id === a.material)?.typical ?? 0.9)} runs off (${RUNOFF_ROWS.find((r) => r.id === a.material)?.source ?? 'assumed'})`"
+          ><NSelect
+            :value="a.material ?? 'metal'"
+            :options="RUNOFF_ROWS.map((r) => ({ value: r.id, label: r.name }))"
+            :input-props="{ 'aria-label': 'Roof of' }"
+            @update:value="
+              (v: string) => change('material of the roof', (s) => void (s.roof && (s.roof.areas[k].material = v)))
+            "
+        /></EntryRow>
+      </template>
+      <p class="small">
+        <button
+          type="button"
+          class="plain-button edged"
+          @click="change('another roof', (s) => void s.roof?.areas.push({ planM2: 20, material: 'metal' }))"
+        >
+          Another roof
+        </button>
+        In all <span class="figure">{{ showText(roofArea(source.roof), 'area', settings.units) }}</span>, of which
+        {{ percent(roofRunoff(source.roof)) }} runs off.
+      </p>
+    </template>
+    <EntryRow
+      v-for="row in rows"
+      :key="row.label"
+      :label="row.label"
+      :value="row.value"
+      :quantity="row.quantity"
+      :limits="row.limits"
+      :note="row.note"
+      :commit="(si) => change(row.label.toLowerCase(), (s) => row.set(s, si))"
+    />
+    <template v-if="source.haul">
+      <EntryRow v-for="c in COSTS" :key="c.key" :label="c.label" note="in your own money">
+        <input
+          class="cost"
+          type="number"
+          min="0"
+          step="0.05"
+          :value="source.haul[c.key] ?? 0"
+          :aria-label="c.label"
+          @change="
+            (event) => {
+              const n = Number((event.target as HTMLInputElement).value);
+              if (n >= 0) change(c.label.toLowerCase(), (s) => void (s.haul && (s.haul[c.key] = n)));
+            }
+          "
+        />
+      </EntryRow>
+    </template>
+    <template v-if="source.pump">
+      <EntryRow
+        label="Hours of sun"
+        note="hours a day at the full flow; left out, the sun’s course over the latitude decides"
+      >
+        <button type="button" class="plain-button edged" @click="toggleHours">
+          {{ source.pump.hoursByMonth ? 'By the sun’s course' : 'Give them by month' }}
+        </button>
+      </EntryRow>
+      <div v-if="source.pump.hoursByMonth" class="hours">
+        <label v-for="(h, m) in source.pump.hoursByMonth" :key="m" class="small"
+          >{{ MONTHS[m].slice(0, 3) }}
+          <input
+            type="number"
+            min="0"
+            max="24"
+            step="0.5"
+            :value="h"
+            :aria-label="`Hours of sun in ${MONTHS[m]}`"
+            @change="
+              (event) => {
+                const n = Number((event.target as HTMLInputElement).value);
+                if (n >= 0 && n <= 24)
+                  change('hours of sun', (s) => void (s.pump?.hoursByMonth && (s.pump.hoursByMonth[m] = n)));
+              }
+            "
+        /></label>
+      </div>
+    </template>
+    <template v-if="source.roof">
+      <h4>Divided between barrels</h4>
+      <div v-for="(b, k) in source.roof.barrels ?? []" :key="k" class="barrel small">
+        <QuantityField
+          class="narrow"
+          :value="toSI(b.volumeL, FILE_UNITS.litre)"
+          quantity="volume"
+          :label="`Barrel ${k + 1} holds`"
+          :limits="{ min: 1e-3, max: 1000 }"
+          :commit="(si) => change('barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].volumeL = litre(si))))"
+          show-unit
+        />
+        gets
+        <input
+          class="cost"
+          type="number"
+          min="0"
+          max="100"
+          step="5"
+          :value="Math.round(100 * b.share)"
+          :aria-label="`Share of barrel ${k + 1}, per cent`"
+          @change="
+            (event) => {
+              const n = Number((event.target as HTMLInputElement).value);
+              trouble =
+                change('share of a barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].share = n / 100))) ?? '';
+            }
+          "
+        />
+        %
+        <button
+          type="button"
+          class="plain-button"
+          :aria-label="`Take barrel ${k + 1} out`"
+          @click="change('barrel taken out', (s) => void s.roof?.barrels?.splice(k, 1))"
+        >
+          <Trash2 :size="16" aria-hidden="true" />
+        </button>
+      </div>
+      <p v-if="trouble" role="alert" class="wrong small">{{ trouble }}</p>
+      <p class="small">
+        <button type="button" class="plain-button edged" data-test="add-barrel" @click="addBarrel">
+          Another barrel
+        </button>
+        <template v-if="divided"
+          >As divided they give
+          <span class="figure">{{ showText(divided.divided, 'volume', settings.units) }}</span> over the years; joined
+          low down they would give
+          <span class="figure">{{ showText(divided.joined, 'volume', settings.units) }}</span>.</template
+        >
+      </p>
+      <p class="small muted">
+        Leaf screens at the gutter, a finer one before the tank, and mesh on every opening against insects; look at them
+        after every storm and in leaf fall.
+      </p>
+    </template>
+    <p v-if="source.type === 'mains'" class="caution">
+      Mains are a backup and not counted on. Where they meet other water the local code asks for a backflow preventer;
+      an air gap at the tank’s inlet is the plainest one.
+    </p>
+    <template v-if="source.type === 'spring' || source.type === 'stream'">
+      <EntryRow label="Take-off"
+        ><NSelect
+          :value="source.intake ?? null"
+          placeholder="not said"
+          :options="[
+            { value: 'temporary', label: 'temporary, by hand' },
+            { value: 'permanent', label: 'permanent' },
+          ]"
+          :input-props="{ 'aria-label': 'Take-off' }"
+          @update:value="(v: 'temporary' | 'permanent') => change('take-off', (s) => void (s.intake = v))"
+      /></EntryRow>
+      <div v-if="source.intake" class="small upkeep">
+        <template v-if="source.intake === 'temporary'">
+          It needs a dike of damp tamped earth 75 to 125 mm above the pipe (common practice), a pipe through it, a way
+          round it for the storm, and a capped inlet with small holes. Upkeep:
+        </template>
+        <template v-else>
+          It needs gravel round perforated pipe, or a low dam with a membrane, a box with a lid, a screen, an overflow,
+          and rights to the water. Upkeep:
+        </template>
+        <ul>
+          <li v-for="u in UPKEEP[source.intake]" :key="u">{{ u }}</li>
+        </ul>
+      </div>
+    </template>
+    <p v-if="yields.assumption" class="small muted">Assumed: {{ yields.assumption }}.</p>
+  </div>
+</template>
+
+<style scoped>
+h4 {
+  margin: 10px 0 4px;
+}
+
+.cost,
+.hours input {
+  width: 84px;
+  min-height: var(--hit);
+  padding: 0 6px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+
+.hours,
+.barrel {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+.hours input {
+  width: 64px;
+}
+
+.narrow {
+  width: 120px;
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
+.caution {
+  margin-top: 8px;
+  padding: 8px 10px;
+  background: var(--amber-wash);
+}
+
+.upkeep {
+  margin: 6px 0;
+  color: var(--muted);
+}
+
+ul {
+  margin: 2px 0;
+  padding-left: 18px;
+}
+</style>

@@ -1,0 +1,252 @@
+<script setup lang="ts">
+// Rain and warmth of the place: a daily file brought in, or the twelve months typed.
+import { CloudRain, Trash2 } from '@lucide/vue';
+import { computed, ref, shallowRef } from 'vue';
+import { monthlyClimate } from '@vernal-slope/plan/budget';
+import { dateOf, dayNumber, readDailyCsv, type DailyCsv } from '@vernal-slope/plan/formats';
+import { changePlan, type Command } from '@vernal-slope/plan/edit';
+import type { Fault } from '@vernal-slope/plan/document';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { FILE_UNITS, fromSI, showText, toSI, unitFor } from '../../display/quantities.ts';
+import { dateText, MONTHS } from '../../display/dates.ts';
+import { useSettings } from '../../display/settings.ts';
+import QuantityField from '../../fields/QuantityField.vue';
+
+const props = defineProps<{ plan: Plan; edit: (command: Command) => readonly Fault[] }>();
+const settings = useSettings();
+const picker = ref<HTMLInputElement | null>(null);
+const read = shallowRef<{ name: string; csv: DailyCsv } | null>(null);
+const trouble = ref('');
+const MAX_BYTES = 10 * 1024 * 1024;
+
+const daily = computed(() => props.plan.climate?.daily);
+const months = computed(() => monthlyClimate(props.plan));
+const span = computed(() => {
+  const d = daily.value;
+  return d ? `${dateText(d.start)} to ${dateText(dateOf(dayNumber(d.start) + d.rainMm.length - 1))}` : '';
+});
+const missing = computed(() => daily.value?.rainMm.filter((v) => v === null).length ?? 0);
+const yearly = computed(() => {
+  const d = daily.value;
+  if (!d) return 0;
+  return (d.rainMm.reduce<number>((sum, v) => sum + (v ?? 0), 0) / d.rainMm.length) * 365.25;
+});
+
+async function bring(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  trouble.value = '';
+  if (file.size > MAX_BYTES) {
+    trouble.value = `“${file.name}” is larger than 10 MB. Nothing was changed.`;
+    return;
+  }
+  read.value = { name: file.name, csv: readDailyCsv(await file.text()) };
+}
+function take(): void {
+  const r = read.value;
+  if (!r?.csv.series) return;
+  const { series } = r.csv;
+  props.edit(
+    changePlan('daily weather', (p) => {
+      (p.climate ??= {}).daily = { name: r.name, ...series };
+    }),
+  );
+  read.value = null;
+}
+const drop = (): void =>
+  void props.edit(
+    changePlan('daily weather taken out', (p) => {
+      if (p.climate) delete p.climate.daily;
+    }),
+  );
+
+type Key = 'rainMm' | 'tMaxC' | 'tMinC';
+const ROWS = [
+  { key: 'rainMm', label: 'Rain', quantity: 'drop' },
+  { key: 'tMaxC', label: 'Warmest of the day', quantity: 'temperature' },
+  { key: 'tMinC', label: 'Coldest of the day', quantity: 'temperature' },
+] as const;
+const TYPICAL: Readonly<Record<Key, number[]>> = {
+  rainMm: [70, 60, 60, 55, 60, 60, 55, 60, 65, 75, 75, 75],
+  tMaxC: [5, 6, 10, 14, 18, 21, 24, 24, 20, 15, 9, 6],
+  tMinC: [-1, -1, 1, 4, 7, 10, 12, 12, 9, 6, 2, 0],
+};
+const shown = (key: Key, m: number): number => {
+  const v = props.plan.climate?.monthly?.[key][m] ?? months.value?.[key][m] ?? TYPICAL[key][m];
+  return key === 'rainMm' ? toSI(v, FILE_UNITS.mm) : v;
+};
+function setMonth(key: Key, m: number, si: number): undefined {
+  const value = Number((key === 'rainMm' ? fromSI(si, FILE_UNITS.mm) : si).toFixed(2));
+  props.edit(
+    changePlan(`${MONTHS[m]}: weather`, (p) => {
+      const climate = (p.climate ??= {});
+      climate.monthly ??= {
+        rainMm: [...(months.value?.rainMm ?? TYPICAL.rainMm)].map((v) => Math.round(v)),
+        tMaxC: [...(months.value?.tMaxC ?? TYPICAL.tMaxC)].map((v) => Number(v.toFixed(1))),
+        tMinC: [...(months.value?.tMinC ?? TYPICAL.tMinC)].map((v) => Number(v.toFixed(1))),
+      };
+      climate.monthly[key][m] = value;
+    }),
+  );
+  return undefined;
+}
+const MOST_FAULTS = 8;
+</script>
+
+<template>
+  <section aria-labelledby="weather-title">
+    <h3 id="weather-title">Weather</h3>
+    <p v-if="daily" data-test="weather-series">
+      Daily rain, {{ daily.name ?? 'a series' }}: {{ span }}, about
+      <span class="figure">{{ showText(toSI(yearly, FILE_UNITS.mm), 'drop', settings.units) }}</span> a year.
+      <template v-if="missing > 0">{{ missing }} days are missing and count as dry.</template>
+    </p>
+    <p v-else class="muted">No daily series. A roof tank is sized by years of days: bring in a file of them.</p>
+    <p class="buttons">
+      <button type="button" class="plain-button edged" @click="picker?.click()">
+        <CloudRain :size="18" aria-hidden="true" />Bring in daily rain (CSV)
+      </button>
+      <button v-if="daily" type="button" class="plain-button" @click="drop">
+        <Trash2 :size="18" aria-hidden="true" />Take it out
+      </button>
+      <input
+        ref="picker"
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        class="visually-hidden"
+        tabindex="-1"
+        aria-label="Daily rain file"
+        data-test="rain-file"
+        @change="bring"
+      />
+    </p>
+    <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
+    <div v-if="read" class="preview" role="status" data-test="rain-preview">
+      <p>
+        <strong>{{ read.name }}</strong><template v-if="read.csv.series"
+          >: {{ read.csv.series.rainMm.length }} days from {{ dateText(read.csv.series.start) }}. Read as
+          <template v-for="(heading, column) in read.csv.columns" :key="column">
+            {{ column }} from “{{ heading }}”;</template
+          >
+        </template>
+      </p>
+      <p v-if="read.csv.gaps.length > 0">
+        {{ read.csv.gaps.reduce((sum, g) => sum + g.days, 0) }} days without rain figures, counted as dry:
+        <template v-for="g in read.csv.gaps.slice(0, MOST_FAULTS)" :key="g.from"
+          >{{ g.from }}{{ g.days > 1 ? ` to ${g.to}` : '' }};
+        </template>
+        <template v-if="read.csv.gaps.length > MOST_FAULTS"
+          >and {{ read.csv.gaps.length - MOST_FAULTS }} more gaps.</template
+        >
+      </p>
+      <ul v-if="read.csv.faults.length > 0" class="wrong">
+        <li v-for="f in read.csv.faults.slice(0, MOST_FAULTS)" :key="`${f.row}-${f.message}`">
+          Row {{ f.row }}: {{ f.message }}.
+        </li>
+        <li v-if="read.csv.faults.length > MOST_FAULTS">and {{ read.csv.faults.length - MOST_FAULTS }} more rows.</li>
+      </ul>
+      <p class="buttons">
+        <button v-if="read.csv.series" type="button" class="plain-button main" data-test="take-rain" @click="take">
+          {{ read.csv.faults.length > 0 ? 'Take what could be read' : 'Take it' }}
+        </button>
+        <button type="button" class="plain-button edged" data-test="leave-rain" @click="read = null">Leave it</button>
+      </p>
+    </div>
+    <details :open="!daily && !plan.climate?.monthly">
+      <summary>
+        By month<template v-if="!plan.climate?.monthly">{{
+          daily ? ', from the daily series' : ', not entered yet: typical figures are shown until you type yours'
+        }}</template>
+      </summary>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th></th>
+              <th v-for="m in MONTHS" :key="m" :title="m">{{ m.slice(0, 3) }}</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in ROWS" :key="row.key">
+              <th scope="row">{{ row.label }}</th>
+              <td v-for="(month, m) in MONTHS" :key="month">
+                <QuantityField
+                  plain
+                  :value="shown(row.key, m)"
+                  :quantity="row.quantity"
+                  :label="`${row.label}, ${month}`"
+                  :limits="row.key === 'rainMm' ? { min: 0, max: 5 } : { min: -60, max: 60 }"
+                  :commit="(si) => setMonth(row.key, m, si)"
+                />
+              </td>
+              <td class="muted small">{{ unitFor(row.quantity, settings.units).symbol }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 20px;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 8px 0;
+}
+
+.preview {
+  padding: 10px 12px;
+  background: var(--water-wash);
+  border-radius: var(--radius);
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
+ul {
+  margin: 4px 0;
+  padding-left: 20px;
+}
+
+summary {
+  cursor: pointer;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  border-collapse: collapse;
+}
+
+th {
+  padding: 2px 4px;
+  font-size: var(--text-s);
+  font-weight: 500;
+  text-align: right;
+  white-space: nowrap;
+}
+
+td {
+  min-width: 52px;
+}
+
+td :deep(.quantity) {
+  width: 100%;
+}
+
+td :deep(input) {
+  padding: 0 3px;
+}
+</style>

@@ -1,0 +1,82 @@
+// What takes longer than a frame, off the main thread: filling in time, the best change, what would change a figure.
+import { compilePlan, levelFor, type Compiled } from '@vernal-slope/plan/compile';
+import {
+  bestWiderPipe,
+  refillOf,
+  solvePlan,
+  withPipe,
+  type PipeRemedy,
+  type PlanRefill,
+} from '@vernal-slope/plan/solve';
+import { partAround, routeTo } from '@vernal-slope/plan/topology';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { isStore } from '@vernal-slope/plan/kinds';
+
+export interface SlowAnswers {
+  readonly refill?: PlanRefill;
+  readonly remedy?: PipeRemedy;
+  readonly alternatives: readonly Alternative[];
+}
+
+/** The node's figures with one thing changed. */
+export interface Alternative {
+  readonly code: 'as-is' | 'tank-full' | 'tank-low' | 'stand-higher' | 'wider-pipe';
+  readonly label?: string;
+  /** m³/s */ readonly flow: number;
+  /** Pa */ readonly pressure: number;
+  /** s after a visit; null where it is not full again */ readonly refill?: number | null;
+}
+
+/** How much higher the stand is tried, m. */
+export const STAND_TRIAL = 1;
+
+function figures(
+  c: Compiled,
+  id: string,
+  level: 'start' | 'full' | 'low',
+  code: Alternative['code'],
+  label?: string,
+): Alternative {
+  const node = solvePlan(c, { level }).nodes.get(id);
+  return {
+    code,
+    label,
+    flow: node?.flow ?? 0,
+    pressure: node?.pressure ?? 0,
+    refill: refillOf(c, id, { level })?.refill.afterVisit,
+  };
+}
+
+/** Everything slow that the judgement of one node asks for. */
+export function slowAnswers(whole: Plan, id: string): SlowAnswers {
+  const plan = partAround(whole, id);
+  const c = compilePlan(plan);
+  const refill = refillOf(c, id);
+  const remedy = bestWiderPipe(c, id);
+  const route = routeTo(c, id);
+  const tank = route && c.nodes.get(route.start)?.plan;
+  const alternatives = [figures(c, id, 'start', 'as-is')];
+  if (remedy) {
+    alternatives.push(
+      figures(
+        compilePlan(withPipe(plan, remedy.line, remedy.legs, remedy.pipe)),
+        id,
+        'start',
+        'wider-pipe',
+        remedy.label,
+      ),
+    );
+  }
+  if (isStore(tank)) {
+    const higher = {
+      ...plan,
+      nodes: plan.nodes.map((n) =>
+        n.id === tank.id && isStore(n) ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n,
+      ),
+    };
+    alternatives.push(figures(compilePlan(higher), id, 'start', 'stand-higher'));
+    if (levelFor(tank, 'full') > levelFor(tank, 'start') + 0.01) alternatives.push(figures(c, id, 'full', 'tank-full'));
+    alternatives.push(figures(c, id, 'low', 'tank-low'));
+  }
+  return { refill, remedy, alternatives };
+}
