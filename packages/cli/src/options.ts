@@ -1,145 +1,114 @@
-// Words of the command line to verb, file and options; anything unknown is a usage error.
+// Options of the command line: one row an option, with how its text is read; anything unknown is a usage error.
 import { parseArgs } from 'node:util';
 
 export class UsageError extends Error {}
 
-export type Verb =
-  'check' | 'solve' | 'balance' | 'store' | 'size' | 'height' | 'stand' | 'import' | 'export' | 'schema' | 'help';
-
-export interface Options {
-  readonly level?: 'full' | 'low' | 'start';
-  readonly open?: readonly string[];
-  readonly shut?: readonly string[];
-  readonly month?: number;
-  readonly tank?: string;
-  readonly outlets?: readonly string[];
-  /** L/min */ readonly flow?: number;
-  /** kPa */ readonly pressure?: number;
-  readonly school?: 'after' | 'before';
-  readonly line?: string;
-  readonly track?: string;
-  readonly csv?: string;
-  readonly grid?: string;
-  readonly tolerance?: number;
-  readonly format?: 'csv' | 'geojson' | 'gpx';
+interface OptionRow<T> {
+  /** May be given several times. */
+  readonly multiple?: boolean;
+  /** @throws UsageError with one line that says what would be right */
+  readonly read: (texts: readonly string[], name: string) => T;
 }
 
-const ALLOWED: Readonly<Record<Verb, readonly string[]>> = {
-  check: ['month'],
-  solve: ['level', 'open', 'shut', 'month'],
-  balance: [],
-  store: ['tank', 'school', 'month'],
-  size: ['open', 'level'],
-  height: ['tank', 'outlet', 'flow', 'pressure', 'open'],
-  stand: ['tank'],
-  import: ['line', 'track', 'csv', 'grid', 'tolerance'],
-  export: ['line', 'format'],
-  schema: [],
-  help: [],
-};
+const wrong = (name: string, text: string, right: string): UsageError =>
+  new UsageError(`vernal: --${name} is "${text}"; give ${right}`);
 
-const list = (text: string | undefined): string[] | undefined =>
-  text === undefined
-    ? undefined
-    : text
-        .split(',')
-        .map((id) => id.trim())
-        .filter((id) => id !== '');
+const text: OptionRow<string> = { read: ([t]) => t };
+const texts: OptionRow<readonly string[]> = { multiple: true, read: (all) => all };
+/** Ids with commas between. */
+const ids: OptionRow<readonly string[]> = {
+  read: ([t]) =>
+    t
+      .split(',')
+      .map((id) => id.trim())
+      .filter((id) => id !== ''),
+};
+const choice = <const C extends readonly string[]>(choices: C, right: string): OptionRow<C[number]> => ({
+  read: ([t], name) => {
+    if (!choices.includes(t)) throw wrong(name, t, right);
+    return t as C[number];
+  },
+});
+const number = (fits: (value: number) => boolean, right: string): OptionRow<number> => ({
+  read: ([t], name) => {
+    const value = t.trim() === '' ? NaN : Number(t);
+    if (!fits(value)) throw wrong(name, t, right);
+    return value;
+  },
+});
+const amount = (unit: string): OptionRow<number> => number((v) => v > 0 && v < 1e6, `a number above 0 in ${unit}`);
+
+/** Every option of every verb. */
+const OPTIONS = {
+  level: choice(['full', 'low', 'start'], 'full, low or start'),
+  open: ids,
+  shut: ids,
+  month: number((v) => Number.isInteger(v) && v >= 1 && v <= 12, '1 to 12'),
+  tank: text,
+  outlet: texts,
+  /** L/min */
+  flow: amount('L/min'),
+  /** kPa */
+  pressure: amount('kPa'),
+  school: choice(['after', 'before'], 'after or before (yield after or before spillage)'),
+  line: text,
+  track: text,
+  csv: text,
+  grid: text,
+  /** m */
+  tolerance: number((v) => v >= 0 && v <= 1000, 'metres from 0 to 1000'),
+  format: choice(['csv', 'geojson', 'gpx'], 'csv, geojson or gpx'),
+} as const;
+
+export type OptionName = keyof typeof OPTIONS;
+type Read<R> = R extends OptionRow<infer T> ? T : never;
+export type Options = { readonly [N in OptionName]?: Read<(typeof OPTIONS)[N]> };
+
+export interface Words {
+  /** Undefined with `--help` alone. */
+  readonly verb?: string;
+  readonly files: readonly string[];
+  readonly given: readonly OptionName[];
+  readonly options: Options;
+  readonly help: boolean;
+}
 
 /** Parses the words after `vernal`. @throws UsageError with one line that says what is wrong */
-export function parseOptions(args: readonly string[]): { verb: Verb; file: string; options: Options } {
+export function parseWords(args: readonly string[]): Words {
+  const rows = Object.entries(OPTIONS) as [OptionName, OptionRow<unknown>][];
   let parsed;
   try {
     parsed = parseArgs({
       args: [...args],
       allowPositionals: true,
       options: {
-        level: { type: 'string' },
-        open: { type: 'string' },
-        shut: { type: 'string' },
-        month: { type: 'string' },
-        tank: { type: 'string' },
-        outlet: { type: 'string', multiple: true },
-        flow: { type: 'string' },
-        pressure: { type: 'string' },
-        school: { type: 'string' },
-        line: { type: 'string' },
-        track: { type: 'string' },
-        csv: { type: 'string' },
-        grid: { type: 'string' },
-        tolerance: { type: 'string' },
-        format: { type: 'string' },
+        ...Object.fromEntries(
+          rows.map(([name, row]) => [name, { type: 'string' as const, multiple: row.multiple ?? false }]),
+        ),
         help: { type: 'boolean', short: 'h' },
       },
     });
   } catch (error) {
     throw new UsageError(`vernal: ${(error as Error).message.split('\n')[0]}`);
   }
-  const { values, positionals } = parsed;
-  if (values.help) return { verb: 'help', file: '', options: {} };
-  const [verb, file, ...more] = positionals;
-  if (verb === undefined) throw new UsageError('vernal: no verb given');
-  if (verb !== 'help' && !Object.hasOwn(ALLOWED, verb)) throw new UsageError(`vernal: unknown verb "${verb}"`);
-  const known = verb as Verb;
-  for (const name of Object.keys(values)) {
-    if (!ALLOWED[known].includes(name)) throw new UsageError(`vernal: ${known} has no option --${name}`);
-  }
-  const wantsFile = known !== 'schema' && known !== 'help';
-  if (wantsFile && file === undefined) throw new UsageError(`vernal: ${known} needs a plan file`);
-  if (more.length > 0 || (!wantsFile && file !== undefined)) {
-    throw new UsageError(`vernal: unexpected "${wantsFile ? more[0] : file}"`);
-  }
-  const { level, month, school, format } = values;
-  if (format !== undefined && format !== 'csv' && format !== 'geojson' && format !== 'gpx') {
-    throw new UsageError(`vernal: --format is "${format}"; give csv, geojson or gpx`);
-  }
-  const tolerance = values.tolerance === undefined ? undefined : Number(values.tolerance);
-  if (tolerance !== undefined && !(tolerance >= 0 && tolerance <= 1000)) {
-    throw new UsageError(`vernal: --tolerance is "${values.tolerance}"; give metres from 0 to 1000`);
-  }
-  const amount = (name: 'flow' | 'pressure', unit: string): number | undefined => {
-    const text = values[name];
-    if (text === undefined) return undefined;
-    const value = Number(text);
-    if (text.trim() === '' || !(value > 0 && value < 1e6))
-      throw new UsageError(`vernal: --${name} is "${text}"; give a number above 0 in ${unit}`);
-    return value;
-  };
-  const [flow, pressure] = [amount('flow', 'L/min'), amount('pressure', 'kPa')];
-  if (known === 'height' && !values.outlet?.length) throw new UsageError('vernal: height needs at least one --outlet');
-  const brought = [values.track, values.csv].filter((v) => v !== undefined).length;
-  if (known === 'import' && (brought > 1 || (brought === 0 && values.grid === undefined))) {
-    throw new UsageError('vernal: import needs one of --track and --csv, or --grid');
-  }
-  if (school !== undefined && school !== 'after' && school !== 'before') {
-    throw new UsageError(`vernal: --school is "${school}"; give after or before (yield after or before spillage)`);
-  }
-  if (level !== undefined && level !== 'full' && level !== 'low' && level !== 'start') {
-    throw new UsageError(`vernal: --level is "${level}"; give full, low or start`);
-  }
-  const monthNumber = month === undefined ? undefined : Number(month);
-  if (monthNumber !== undefined && !(Number.isInteger(monthNumber) && monthNumber >= 1 && monthNumber <= 12)) {
-    throw new UsageError(`vernal: --month is "${month}"; give 1 to 12`);
-  }
+  const values = parsed.values as Record<string, string | string[] | boolean | undefined>;
+  const given = rows.filter(([name]) => values[name] !== undefined);
+  const options = (only: readonly OptionName[]): Options =>
+    Object.fromEntries(
+      given
+        .filter(([name]) => only.includes(name))
+        .map(([name, row]) => [name, row.read([values[name]].flat() as string[], name)]),
+    );
+  const names = given.map(([name]) => name);
+  const [verb, ...files] = parsed.positionals;
   return {
-    verb: known,
-    file: file ?? '',
-    options: {
-      level,
-      open: list(values.open),
-      shut: list(values.shut),
-      month: monthNumber,
-      tank: values.tank,
-      outlets: values.outlet,
-      flow,
-      pressure,
-      school,
-      line: values.line,
-      track: values.track,
-      csv: values.csv,
-      grid: values.grid,
-      tolerance,
-      format,
+    verb,
+    files,
+    given: names,
+    help: values.help === true,
+    // read when asked for: an option that the verb has not is said first
+    get options() {
+      return options(names);
     },
   };
 }

@@ -1,0 +1,42 @@
+// The verbs `solve` and `check`: a plan solved, and what is found of it.
+import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
+import { isTap, isVessel } from '@vernal-slope/plan/kinds';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
+import type { Options } from '../options.ts';
+import { placesNamed, type Verb } from './verb.ts';
+
+/** Options of a solve, checked against the plan's places. */
+const stateOf = (plan: Plan, options: Options): StateOptions => ({
+  level: options.level,
+  month: options.month,
+  open: placesNamed(plan, 'open', options.open, isTap, 'outlet'),
+  shut: placesNamed(plan, 'shut', options.shut, isVessel, 'tank or trough'),
+});
+
+export const solve: Verb = {
+  name: 'solve',
+  options: ['level', 'open', 'shut', 'month'],
+  usage: [
+    'solve FILE [--level full|low|start] [--open a,b] [--shut a,b] [--month 1..12]',
+    'heads, pressures and flows',
+  ],
+  run: (plan, options) => {
+    const compiled = compilePlan(plan);
+    const state = stateOf(plan, options);
+    const result = solvePlan(compiled, state);
+    return solveReport(compiled, result, judgePlan(compiled, result, state));
+  },
+};
+
+export const check: Verb = {
+  name: 'check',
+  options: ['month'],
+  usage: ['check FILE [--month 1..12]', 'what is wrong or right with a plan'],
+  run: (plan, options) => {
+    const compiled = compilePlan(plan);
+    const state = stateOf(plan, options);
+    // ok: the document is sound; what falls short is said by its findings
+    return { ok: true, findings: judgePlan(compiled, solvePlan(compiled, state), state) };
+  },
+};
