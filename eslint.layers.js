@@ -79,6 +79,82 @@ function packagesForbidden(name) {
     .flatMap((other) => [`@vernal-slope/${other}`, `@vernal-slope/${other}/*`, `**/packages/${other}/**`]);
 }
 
+/** Features of the web app from left to right: none reaches to its right, so no circle of folders comes about. */
+export const WEB_SUBJECTS = [
+  'display',
+  'workers',
+  'shell',
+  'session',
+  'fields',
+  'drawings',
+  'judgement',
+  'steps',
+  'app',
+];
+
+function webRules(subjects) {
+  return subjects.map((subject, k) => {
+    const right = subjects.slice(k + 1);
+    return {
+      files: [`packages/web/src/${subject}/**/*.{ts,vue}`],
+      ignores: ['**/*.test.ts'],
+      rules: {
+        'no-restricted-imports': [
+          'error',
+          {
+            patterns: [
+              { group: packagesForbidden('web'), message: 'web may import only plan and core' },
+              ...(right.length > 0
+                ? [
+                    {
+                      regex: `^(\\.\\./)+(${right.join('|')})/`,
+                      message: `${subject} may import only features to its left (${subjects.slice(0, k).join(', ') || 'none'})`,
+                    },
+                  ]
+                : []),
+            ],
+          },
+        ],
+      },
+    };
+  });
+}
+
+const RAW_UNITS = {
+  selector:
+    "ImportDeclaration[source.value='@vernal-slope/core/units'] ImportSpecifier[imported.name=/^(toSI|fromSI|unit|findUnit)$/]",
+  message: 'convert units in fields/convert.ts or display/quantities.ts only',
+};
+
+/** In the web app figures are turned, rounded and written by display/, and by the field that knows its place in the plan. */
+const FIGURES_IN_ONE_PLACE = [
+  {
+    selector:
+      'ImportDeclaration[source.value=/display.quantities/] ImportSpecifier[imported.name=/^(toSI|fromSI|FILE_UNITS)$/]',
+    message: 'a figure of the plan is turned by display/planfields.ts, or by the field that edits it',
+  },
+  {
+    selector:
+      'ImportDeclaration[source.value=/^@vernal-slope.plan.(compile|fields)$/] ImportSpecifier[imported.name=/^(metresOfMm|mmOfMetres|cubicMetres|litres|pascals|kiloPascals|flowFromLpm|lpmOfFlow|seconds|litresPerDay|flowFromLitresPerDay)$/]',
+    message: 'a figure of the plan is turned by display/planfields.ts, or by the field that edits it',
+  },
+  {
+    selector: 'CallExpression > MemberExpression.callee[property.name=/^(toFixed|toPrecision)$/]',
+    message: 'figures are rounded and written by display/quantities.ts',
+  },
+];
+
+/** What keeps an edit from being done reaches the person: a field says it beside itself, else the page does. */
+const FAULTS_ARE_TOLD = [
+  'ExpressionStatement > CallExpression',
+  'UnaryExpression[operator="void"] > CallExpression',
+].flatMap((place) =>
+  ['[callee.name="edit"]', '[callee.property.name="edit"]'].map((call) => ({
+    selector: `${place}${call}`,
+    message: 'the faults of this edit reach nobody: use perform() of useEdits()',
+  })),
+);
+
 const NODE_AND_FRAMEWORKS = [
   'node:*',
   'fs',
@@ -93,8 +169,8 @@ const NODE_AND_FRAMEWORKS = [
 ];
 
 export const layerRules = [
-  ...['server', 'web', 'cli'].map((name) => ({
-    files: [`packages/${name}/src/**/*.{ts,vue}`],
+  ...['server', 'cli'].map((name) => ({
+    files: [`packages/${name}/src/**/*.ts`],
     rules: forbid(packagesForbidden(name), `${name} may import only ${PACKAGE_MAY_IMPORT[name].join(' and ')}`),
   })),
   ...subjectRules('core', CORE_SUBJECTS).map((rule) => ({
@@ -134,24 +210,22 @@ export const layerRules = [
       ],
     },
   },
+  ...webRules(WEB_SUBJECTS),
   {
     // units have two borders: the plan's convert.ts (and the formats that other programs write) and the web's display module
-    files: ['packages/{plan,web,cli,server}/src/**/*.{ts,vue}'],
-    ignores: [
-      'packages/plan/src/fields/convert.ts',
-      'packages/plan/src/formats/*.ts',
-      'packages/web/src/display/quantities.ts',
-      '**/*.test.ts',
-    ],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector:
-            "ImportDeclaration[source.value='@vernal-slope/core/units'] ImportSpecifier[imported.name=/^(toSI|fromSI|unit|findUnit)$/]",
-          message: 'convert units in fields/convert.ts or display/quantities.ts only',
-        },
-      ],
-    },
+    files: ['packages/{plan,cli,server}/src/**/*.ts'],
+    ignores: ['packages/plan/src/fields/convert.ts', 'packages/plan/src/formats/*.ts', '**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', RAW_UNITS] },
+  },
+  {
+    files: ['packages/web/src/**/*.{ts,vue}'],
+    ignores: ['packages/web/src/display/{quantities,planfields}.ts', 'packages/web/src/drawings/**', '**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', RAW_UNITS, ...FIGURES_IN_ONE_PLACE, ...FAULTS_ARE_TOLD] },
+  },
+  {
+    // drawings have their own scale, px a metre
+    files: ['packages/web/src/drawings/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', RAW_UNITS, ...FAULTS_ARE_TOLD] },
   },
 ];

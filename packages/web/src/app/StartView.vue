@@ -14,7 +14,7 @@ import PipePicker from '../fields/PipePicker.vue';
 import SentenceText from '../judgement/SentenceText.vue';
 import TopBar from '../shell/TopBar.vue';
 import { resultsOf } from '../session/usePlanResults.ts';
-import { FILE_UNITS, fromSI, show, toSI } from '../display/quantities.ts';
+import { show, rounded } from '../display/quantities.ts';
 import { nameIn, pipeFamily, pipeName } from '../display/names.ts';
 import { SEVERITY_WORD, sentence } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
@@ -55,7 +55,7 @@ const sentences = computed(() =>
 );
 const choices = Object.entries(OUTLET_CHOICES).map(([value, c]) => ({ value: value as OutletChoice, label: c.name }));
 const set = (key: 'heightM' | 'lengthM', value: number): undefined => {
-  q[key] = Number(value.toFixed(4));
+  q[key] = rounded(value, 4);
   return undefined;
 };
 
@@ -111,12 +111,12 @@ async function make(): Promise<void> {
         /></EntryRow>
         <EntryRow
           label="5. How much the tank holds"
-          :value="toSI(q.tankL, FILE_UNITS.litre)"
-          quantity="volume"
+          :value="q.tankL"
+          field="tankL"
           :limits="{ min: 0.02, max: 1000 }"
           :commit="
-            (si) => {
-              q.tankL = Number(fromSI(si, FILE_UNITS.litre).toFixed(3));
+            (value) => {
+              q.tankL = value;
               return undefined;
             }
           "

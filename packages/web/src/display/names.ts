@@ -1,8 +1,8 @@
 // What things are called on screen.
 import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
-import { metresOfMm } from '@vernal-slope/plan/compile';
 import type { Leg, Plan } from '@vernal-slope/plan/schema';
-import { showText, type UnitSystem } from './quantities.ts';
+import { showField } from './planfields.ts';
+import type { UnitSystem } from './quantities.ts';
 
 /** Name of a node or a line; its id where it has none. */
 export const nameIn = (plan: Plan, id: string): string =>
@@ -23,7 +23,7 @@ export const nominal = (text: string): string =>
   text.replace(/\d+-\d\/\d|\d\/\d/, (fraction) => VULGAR[fraction] ?? fraction);
 
 export function pipeName(pipe: Leg['pipe'], system: UnitSystem): string {
-  if (typeof pipe !== 'string') return `bore ${showText(metresOfMm(pipe.insideDiameterMm), 'bore', system)}`;
+  if (typeof pipe !== 'string') return `bore ${showField('insideDiameterMm', pipe.insideDiameterMm, system)}`;
   const row = findPipe(pipe);
   return row ? nominal(row.nominal) : pipe;
 }

@@ -1,6 +1,6 @@
 // Fields of the plan file, by their names: each says its unit at its end, and what it is by the rest. The one place where
 // a screen turns a figure of the plan (mm, L, L/min, kPa, °C) into what is shown, and back.
-import { FILE_UNITS, fromSI, toSI, type Quantity } from './quantities.ts';
+import { FILE_UNITS, fromSI, showText, toSI, type Quantity, type UnitSystem } from './quantities.ts';
 
 interface Suffix {
   readonly ending: string;
@@ -71,3 +71,12 @@ export function planField(name: string): PlanField {
     toPlan: (si) => Number((unit ? fromSI(si, unit) : si).toFixed(suffix.decimals)),
   };
 }
+
+/** A figure of the plan as text in the person's units. */
+export function showField(name: string, value: number, system: UnitSystem): string {
+  const field = planField(name);
+  return showText(field.toSI(value), field.quantity, system);
+}
+
+/** A figure of the plan from SI, rounded as the file keeps it. */
+export const planValue = (name: string, si: number): number => planField(name).toPlan(si);

@@ -141,6 +141,13 @@ export const showEntered = (si: number, quantity: Quantity, system: UnitSystem):
     .replace(/(\.\d*?)0+(?=\D|$)/, '$1')
     .replace(/\.(?=\D|$)/, '');
 
+/** A number rounded to decimals, as a field keeps it. */
+export const rounded = (value: number, decimals: number): number => Number(value.toFixed(decimals));
+
+/** A figure as a bare number in the person's unit, for the scale of a chart. */
+export const inUnit = (si: number, quantity: Quantity, system: UnitSystem): number =>
+  fromSI(si, unitFor(quantity, system));
+
 /** What stands in a field: plain digits in the field's unit, enough of them to lose nothing that matters. */
 export function editable(si: number, quantity: Quantity, system: UnitSystem): string {
   const value = fromSI(si, unitFor(quantity, system));

@@ -5,10 +5,10 @@ import PlainDialog from '../shell/PlainDialog.vue';
 import { computed, ref, watch } from 'vue';
 import { PIPE_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Leg } from '@vernal-slope/plan/schema';
-import { FILE_UNITS, fromSI, showText, toSI } from '../display/quantities.ts';
 import { nominal } from '../display/names.ts';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
+import { showField } from '../display/planfields.ts';
 
 const props = defineProps<{ show: boolean; value: Leg['pipe']; several?: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; choose: [pipe: Leg['pipe'], all: boolean] }>();
@@ -24,9 +24,7 @@ watch(
   },
 );
 const rows = computed(() => PIPE_ROWS.filter((r) => r.family === family.value));
-const ownBore = computed(() =>
-  typeof props.value === 'string' ? undefined : toSI(props.value.insideDiameterMm, FILE_UNITS.mm),
-);
+const ownBore = computed(() => (typeof props.value === 'string' ? undefined : props.value.insideDiameterMm));
 
 function choose(pipe: Leg['pipe']): void {
   emit('choose', pipe, all.value);
@@ -67,11 +65,9 @@ function choose(pipe: Leg['pipe']): void {
                 {{ nominal(row.nominal) }}
               </button>
             </td>
-            <td class="n figure">{{ showText(toSI(row.insideDiameterMm, FILE_UNITS.mm), 'bore', settings.units) }}</td>
+            <td class="n figure">{{ showField('insideDiameterMm', row.insideDiameterMm, settings.units) }}</td>
             <td class="n">
-              {{
-                row.ratingKPa ? showText(toSI(row.ratingKPa, FILE_UNITS.kPa), 'pressure', settings.units) : 'not rated'
-              }}
+              {{ row.ratingKPa ? showField('ratingKPa', row.ratingKPa, settings.units) : 'not rated' }}
             </td>
             <td class="small muted">{{ row.basis }}</td>
           </tr>
@@ -85,13 +81,13 @@ function choose(pipe: Leg['pipe']): void {
       Or a bore of your own:
       <QuantityField
         :value="ownBore"
-        quantity="bore"
+        field="insideDiameterMm"
         label="Bore"
         show-unit
         :limits="{ min: 0.002, max: 1 }"
         :commit="
-          (si) => {
-            choose({ insideDiameterMm: Number(fromSI(si, FILE_UNITS.mm).toFixed(3)) });
+          (value) => {
+            choose({ insideDiameterMm: value });
             return undefined;
           }
         "

@@ -2,9 +2,9 @@
 // Size of a piece of timber: one that is sold, or its two sides.
 import { computed, ref, watch } from 'vue';
 import { SECTION_ROWS } from '@vernal-slope/plan/catalogue';
-import { FILE_UNITS, fromSI, showText, toSI } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
+import { showField } from '../display/planfields.ts';
 
 const props = defineProps<{
   widthMm: number;
@@ -20,7 +20,7 @@ const sold = computed(
 );
 const other = ref(false);
 watch(sold, (id) => (other.value = id === ''), { immediate: true });
-const mm = (value: number): string => showText(toSI(value, FILE_UNITS.mm), 'section', settings.units);
+const mm = (value: number): string => showField('widthMm', value, settings.units);
 const options = computed(() =>
   SECTION_ROWS.map((s) => ({
     id: s.id,
@@ -33,7 +33,6 @@ function pick(event: Event): void {
   other.value = !row;
   if (row) props.commit(row.widthMm, row.depthMm);
 }
-const tidy = (si: number): number => Number(fromSI(si, FILE_UNITS.mm).toFixed(2));
 </script>
 
 <template>
@@ -44,19 +43,19 @@ const tidy = (si: number): number => Number(fromSI(si, FILE_UNITS.mm).toFixed(2)
     </select>
     <span v-if="other" class="sides">
       <QuantityField
-        :value="toSI(widthMm, FILE_UNITS.mm)"
-        quantity="section"
+        :value="widthMm"
+        field="widthMm"
         :label="`${label}, width`"
         :limits="{ min: 0.015, max: 2 }"
-        :commit="(si) => commit(tidy(si), depthMm)"
+        :commit="(value) => commit(value, depthMm)"
       />
       <span aria-hidden="true">×</span>
       <QuantityField
-        :value="toSI(depthMm, FILE_UNITS.mm)"
-        quantity="section"
+        :value="depthMm"
+        field="depthMm"
         :label="`${label}, depth`"
         :limits="{ min: 0.015, max: 2 }"
-        :commit="(si) => commit(widthMm, tidy(si))"
+        :commit="(value) => commit(widthMm, value)"
         show-unit
       />
     </span>

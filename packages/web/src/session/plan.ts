@@ -12,6 +12,7 @@ export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' 
 const SAVE_AFTER_MS = 500;
 const RETRY_MS = 4000;
 const UNDO_STEPS = 500;
+const PUT_BACK = 'Edits kept in this browser were put back.';
 
 export const usePlan = defineStore('plan', () => {
   const id = ref('');
@@ -62,12 +63,13 @@ export const usePlan = defineStore('plan', () => {
       // a window closed while its save was on the way: the server has it already
       if (kept && JSON.stringify(kept.document) === JSON.stringify(answer.value.document)) {
         await dropPending(wanted);
+        if (heard?.ok) notice.value = PUT_BACK;
         return;
       }
       if (!kept) return;
       plan.value = kept.document;
       if (based === answer.value.revision) {
-        notice.value = 'Edits kept in this browser were put back.';
+        notice.value = PUT_BACK;
         state.value = 'unsaved';
         later(0);
       } else {

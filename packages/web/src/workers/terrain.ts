@@ -20,7 +20,7 @@ import {
   type TracksRead,
 } from '@vernal-slope/plan/formats';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { pictureOf, type TerrainPicture } from '../drawings/above/picture.ts';
+import { pictureOf, type TerrainPicture } from './picture.ts';
 
 export interface GridInfo {
   readonly columns: number;

@@ -10,7 +10,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { layoutBox, marginBox, roundBelow } from './view.ts';
 import { useAboveView } from './useAboveView.ts';
-import type { TerrainPicture } from './picture.ts';
+import type { TerrainPicture } from '../../workers/picture.ts';
 import { nameIn } from '../../display/names.ts';
 import { fromSI, showText, toSI, unitFor } from '../../display/quantities.ts';
 import { placeLabels } from '../hillside/labels.ts';
@@ -24,6 +24,7 @@ import type { LegRef } from '../hillside/section.ts';
 import QuantityField from '../../fields/QuantityField.vue';
 import ZoomButtons from '../ZoomButtons.vue';
 import { feeds, isBareJoint } from '@vernal-slope/plan/kinds';
+import { useEdits } from '../../session/planpage.ts';
 
 const GridDialog = defineAsyncComponent(() => import('./GridDialog.vue'));
 
@@ -38,6 +39,7 @@ const props = defineProps<{
 const emit = defineEmits<{ leg: [leg: LegRef]; hover: [leg: LegRef | null]; choose: [id: string] }>();
 
 const settings = useSettings();
+const { perform } = useEdits();
 const terrain = useTerrain();
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -212,7 +214,7 @@ function drag(event: PointerEvent): void {
   if (!grabbed || !rect) return;
   const east = x.value.invert(event.clientX - rect.left - offset.x);
   const north = y.value.invert(event.clientY - rect.top - offset.y);
-  const command = setPosition(grabbed, Number(east.toFixed(1)), Number(north.toFixed(1)));
+  const command = setPosition(grabbed, Math.round(10 * east) / 10, Math.round(10 * north) / 10);
   moving.value = { command, what: `${metres(east)} east, ${metres(north)} north` };
   shownPlan.value = applyCommand(plan.value, command)?.plan ?? plan.value;
 }
@@ -220,7 +222,7 @@ function release(done: boolean): void {
   const now = moving.value;
   grabbed = null;
   moving.value = null;
-  if (now && done) props.edit(now.command);
+  if (now && done) perform(now.command);
   shownPlan.value = plan.value;
 }
 const metres = (si: number): string => showText(si, 'distance', settings.units);
@@ -236,7 +238,7 @@ const place = (east: number | undefined, north: number | undefined): string | un
   const faults = props.edit(setPosition({ node: node.id }, east ?? node.eastingM ?? 0, north ?? node.northingM ?? 0));
   return faults[0]?.message;
 };
-const takeSketch = (): void => void props.edit(keepLayout(layoutOf(plan.value)));
+const takeSketch = (): void => void perform(keepLayout(layoutOf(plan.value)));
 
 const onKey = useDrawingKeys({
   results: () => props.results,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readAsciiGrid, type Grid } from '@vernal-slope/plan/formats';
 import { layoutOf } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { hillshade, intervalFor, pictureOf } from './picture.ts';
+import { hillshade, intervalFor, pictureOf } from '../../workers/picture.ts';
 import { layoutBox, marginBox, roundBelow } from './view.ts';
 
 const plane = (east: number, north: number): Grid => ({

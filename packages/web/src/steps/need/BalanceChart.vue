@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { computed, ref, useId } from 'vue';
 import type { PlanBalance } from '@vernal-slope/plan/budget';
-import { fixed, fromSI, showPerDay, unitFor } from '../../display/quantities.ts';
+import { fixed, showPerDay, unitFor, inUnit } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';
 
@@ -25,11 +25,14 @@ const x = computed(() =>
 );
 const y = computed(() =>
   scaleLinear()
-    .domain([0, fromSI(Math.max(...months.value.flatMap((m) => [m.given, m.needed]), 1e-6) * 1.08, unit.value)])
+    .domain([
+      0,
+      inUnit(Math.max(...months.value.flatMap((m) => [m.given, m.needed]), 1e-6) * 1.08, 'volume', settings.units),
+    ])
     .nice(4)
     .range([H - 24, 8]),
 );
-const at = (v: number): number => y.value(fromSI(v, unit.value));
+const at = (v: number): number => y.value(inUnit(v, 'volume', settings.units));
 const words = computed(() =>
   months.value
     .map(

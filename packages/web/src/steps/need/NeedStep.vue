@@ -17,7 +17,7 @@ import { DEFAULT_LOSS, type NeedRow, type PlanBalance } from '@vernal-slope/plan
 import { changeNode, changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Needs, Plan } from '@vernal-slope/plan/schema';
-import { FILE_UNITS, fixed, fromSI, show, showPerDay, showText, toSI, unitFor } from '../../display/quantities.ts';
+import { fixed, showPerDay, showText, unitFor } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -26,14 +26,15 @@ import EntryRow from '../../fields/EntryRow.vue';
 import MonthPicker from './MonthPicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isBasin, isVessel } from '@vernal-slope/plan/kinds';
+import { useEdits } from '../../session/planpage.ts';
+import { showField } from '../../display/planfields.ts';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const needs = computed(() => props.balance.needs);
 const troughs = computed(() => props.plan.nodes.filter((n) => isVessel(n)));
-const litre = (si: number): number => Number(fromSI(si, FILE_UNITS.litre).toFixed(4));
-const si = (l: number): number => toSI(l, FILE_UNITS.litre);
 const animals = ANIMAL_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const services = SERVICE_ROWS.map((r) => ({ value: r.id, label: `${r.name} (${r.typical} L)` }));
 const crops = CROP_ROWS.map((r) => ({ value: r.id, label: `${r.name} (Kc ${r.kcMid})` }));
@@ -53,7 +54,7 @@ function changeHerd(row: NeedRow, label: string, recipe: (h: Herd) => void): und
   const { node, index } = row.at;
   const kind = props.plan.nodes.find((n) => n.id === node)?.kind;
   if (kind === 'trough' || kind === 'tank')
-    props.edit(
+    perform(
       changeNode(node, kind, label, (n) => {
         const herd = n.herds?.[index];
         if (herd) recipe(herd);
@@ -70,13 +71,13 @@ function setClass(row: NeedRow, id: string): void {
   });
 }
 function changeNeeds(label: string, recipe: (n: Needs) => void): undefined {
-  props.edit(changePlan(label, (p) => recipe((p.needs ??= {}))));
+  perform(changePlan(label, (p) => recipe((p.needs ??= {}))));
   return undefined;
 }
 function addHerd(): void {
   const trough = troughs.value.find((n) => isBasin(n)) ?? troughs.value[0];
   if (!trough || !isVessel(trough)) return;
-  props.edit(
+  perform(
     changeNode(trough.id, trough.kind, 'another herd', (n) => {
       (n.herds ??= []).push({
         class: 'ewe-dry',
@@ -107,7 +108,7 @@ function remove(row: NeedRow): void {
     const { node, index } = row.at;
     const kind = props.plan.nodes.find((n) => n.id === node)?.kind;
     if (kind === 'trough' || kind === 'tank')
-      props.edit(changeNode(node, kind, 'herd taken out', (n) => void n.herds?.splice(index, 1)));
+      perform(changeNode(node, kind, 'herd taken out', (n) => void n.herds?.splice(index, 1)));
   } else {
     const { list, index } = row.at;
     changeNeeds('need taken out', (n) => void n[list]?.splice(index, 1));
@@ -216,11 +217,11 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
           />
           <QuantityField
             class="figure-field"
-            :value="si(herdOf(row)?.litresPerHeadPerDay ?? 0)"
-            quantity="volume"
+            :value="herdOf(row)?.litresPerHeadPerDay ?? 0"
+            field="litresPerHeadPerDay"
             :label="`Water a head and day, ${row.name}`"
             :limits="{ min: 0, max: 1 }"
-            :commit="(v) => changeHerd(row, 'water a head', (h) => void (h.litresPerHeadPerDay = litre(v)))"
+            :commit="(v) => changeHerd(row, 'water a head', (h) => void (h.litresPerHeadPerDay = v))"
             show-unit
           />
           <span class="small">a head</span>
@@ -270,11 +271,11 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
           />
           <QuantityField
             class="figure-field"
-            :value="si(row.each)"
-            quantity="volume"
+            :value="row.each"
+            field="litresPerDay"
             :label="`Water a person and day, ${row.name}`"
             :limits="{ min: 0, max: 5 }"
-            :commit="(v) => changePeople(row, 'water a person', (p) => void (p.litresPerDay = litre(v)))"
+            :commit="(v) => changePeople(row, 'water a person', (p) => void (p.litresPerDay = v))"
             show-unit
           />
           <span class="small">a person</span>
@@ -301,10 +302,10 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
           <QuantityField
             class="figure-field"
             :value="gardenOf(row)?.areaM2"
-            quantity="area"
+            field="areaM2"
             :label="`Area, ${row.name}`"
             :limits="{ min: 0.1, max: 1e7 }"
-            :commit="(v) => changeGarden(row, 'area', (g) => void (g.areaM2 = Number(v.toFixed(3))))"
+            :commit="(v) => changeGarden(row, 'area', (g) => void (g.areaM2 = v))"
             show-unit
           />
           <input
@@ -468,11 +469,11 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
         <h3>Kept back and lost</h3>
         <EntryRow
           label="Fire reserve, never planned away"
-          :value="needs.fireReserve"
-          quantity="volume"
+          :value="plan.needs?.fireReserveL"
+          field="fireReserveL"
           :limits="{ min: 0, max: 10_000 }"
           note="volume and flow are named by the local fire authority"
-          :commit="(v) => changeNeeds('fire reserve', (n) => void (n.fireReserveL = litre(v)))"
+          :commit="(v) => changeNeeds('fire reserve', (n) => void (n.fireReserveL = v))"
         />
         <EntryRow
           label="Leaks and spills"
@@ -508,7 +509,7 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             <span v-for="(v, m) in needs.et.et0" :key="m" class="et"
               ><span class="muted">{{ MONTHS[m][0] }}</span>
               <span class="figure">{{
-                show(toSI(v, FILE_UNITS.mm), 'drop', 'metric').text === '0' ? '0' : fixed(v, 1)
+                showField('rainMm', v, 'metric').startsWith('0') ? '0' : fixed(v, 1)
               }}</span></span
             >
             mm a day,

@@ -7,11 +7,11 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Outlet, PlanNode, Trough } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { todayText } from '../../session/useBudget.ts';
-import { FILE_UNITS, fromSI, toSI } from '../../display/quantities.ts';
 import { said } from '../../display/faults.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ choose: [id: string] }>();
@@ -48,9 +48,6 @@ const USES = [
 const onEither = (label: string, recipe: (n: Consumer) => void): string | undefined =>
   isBasin(node.value) ? onTrough(label, recipe) : onOutlet(label, recipe);
 const gauge = computed(() => node.value.closedHose?.at(-1));
-const r4 = (x: number): number => Number(x.toFixed(4));
-const lpm = (si: number): number => r4(fromSI(si, FILE_UNITS.lpm));
-const kpa = (si: number): number => r4(fromSI(si, FILE_UNITS.kPa));
 const sizes = computed(() => {
   const s = trough.value?.shape;
   return s?.type === 'box'
@@ -65,7 +62,7 @@ const sizes = computed(() => {
 });
 function setBox(key: 'lengthM' | 'widthM' | 'heightM', label: string, si: number): string | undefined {
   return onTrough(label, (n) => {
-    if (n.shape.type === 'box') n.shape[key] = r4(si);
+    if (n.shape.type === 'box') n.shape[key] = planValue('heightM', si);
   });
 }
 const herd = computed(() => trough.value?.herds?.[0]);
@@ -106,35 +103,35 @@ const visits = computed(() =>
           :value="node.groundM"
           quantity="height"
           note="The last leg’s end moves with it."
-          :commit="(si) => said(edit(setGround(node.id, r4(si))))"
+          :commit="(si) => said(edit(setGround(node.id, planValue('heightM', si))))"
         />
         <EntryRow
           label="Height known from elsewhere"
           :value="node.knownGroundM"
-          quantity="height"
+          field="knownGroundM"
           :limits="{ min: -500, max: 9000 }"
           note="A survey mark, a map’s spot height: the walk closes on it, and says how well."
-          :commit="(si) => onEither('known height', (n) => void (n.knownGroundM = r4(si)))"
+          :commit="(value) => onEither('known height', (n) => void (n.knownGroundM = value))"
         />
         <EntryRow
           v-if="node.knownGroundM !== undefined"
           label="good to ±"
           :value="node.knownErrorM ?? 0"
-          quantity="height"
+          field="knownErrorM"
           :limits="{ min: 0, max: 100 }"
-          :commit="(si) => onEither('error of the known height', (n) => void (n.knownErrorM = r4(si)))"
+          :commit="(value) => onEither('error of the known height', (n) => void (n.knownErrorM = value))"
         />
         <EntryRow
           label="Gauge with all shut"
-          :value="gauge ? toSI(gauge.pressureKPa, FILE_UNITS.kPa) : undefined"
-          quantity="pressure"
+          :value="gauge?.pressureKPa"
+          field="pressureKPa"
           :limits="{ min: -1e5, max: 1e7 }"
           note="Line full, everything shut: the reading is held against the walk."
           :commit="
-            (si) =>
+            (value) =>
               onEither(
                 'gauge reading',
-                (n) => void (n.closedHose = [...(n.closedHose ?? []), { pressureKPa: kpa(si), date: todayText() }]),
+                (n) => void (n.closedHose = [...(n.closedHose ?? []), { pressureKPa: value, date: todayText() }]),
               )
           "
         />
@@ -151,18 +148,18 @@ const visits = computed(() =>
           <EntryRow
             label="Water comes in above the floor"
             :value="trough.inlet?.heightM ?? 0"
-            quantity="height"
+            field="heightM"
             :limits="{ min: 0 }"
             :commit="
-              (si) => onTrough('height of the inlet', (n) => void ((n.inlet ??= { at: 'top' }).heightM = r4(si)))
+              (value) => onTrough('height of the inlet', (n) => void ((n.inlet ??= { at: 'top' }).heightM = value))
             "
           />
           <EntryRow
             label="Runs over above the floor"
             :value="trough.overflowM"
-            quantity="height"
+            field="overflowM"
             :limits="{ min: 0.01 }"
-            :commit="(si) => onTrough('overflow', (n) => void (n.overflowM = r4(si)))"
+            :commit="(value) => onTrough('overflow', (n) => void (n.overflowM = value))"
           />
         </template>
         <template v-if="outlet">
@@ -176,23 +173,23 @@ const visits = computed(() =>
           <EntryRow
             label="Height above the ground"
             :value="outlet.heightM ?? 0"
-            quantity="height"
-            :commit="(si) => onOutlet('height', (n) => void (n.heightM = r4(si)))"
+            field="heightM"
+            :commit="(value) => onOutlet('height', (n) => void (n.heightM = value))"
           />
           <template v-if="!outlet.orifice">
             <EntryRow
               label="Gives"
-              :value="toSI(outlet.ratedFlowLpm ?? 0, FILE_UNITS.lpm)"
-              quantity="flow"
+              :value="outlet.ratedFlowLpm ?? 0"
+              field="ratedFlowLpm"
               :limits="{ min: 1e-7 }"
-              :commit="(si) => onOutlet('rated flow', (n) => void (n.ratedFlowLpm = lpm(si)))"
+              :commit="(value) => onOutlet('rated flow', (n) => void (n.ratedFlowLpm = value))"
             />
             <EntryRow
               label="at a pressure of"
-              :value="toSI(outlet.ratedPressureKPa ?? 0, FILE_UNITS.kPa)"
-              quantity="pressure"
+              :value="outlet.ratedPressureKPa ?? 0"
+              field="ratedPressureKPa"
               :limits="{ min: 1 }"
-              :commit="(si) => onOutlet('rated pressure', (n) => void (n.ratedPressureKPa = kpa(si)))"
+              :commit="(value) => onOutlet('rated pressure', (n) => void (n.ratedPressureKPa = value))"
             />
           </template>
         </template>
@@ -201,56 +198,54 @@ const visits = computed(() =>
         <h3>What it wants</h3>
         <EntryRow
           label="Flow"
-          :value="node.wants?.flowLpm === undefined ? undefined : toSI(node.wants.flowLpm, FILE_UNITS.lpm)"
-          quantity="flow"
+          :value="node.wants?.flowLpm"
+          field="flowLpm"
           :limits="{ min: 1e-7 }"
           :note="outlet && !node.wants?.flowLpm ? 'Left open: what it is rated for.' : undefined"
-          :commit="(si) => want('wanted flow', (w) => void (w.flowLpm = lpm(si)))"
+          :commit="(value) => want('wanted flow', (w) => void (w.flowLpm = value))"
         />
         <EntryRow
           label="Pressure while it runs"
-          :value="node.wants?.pressureKPa === undefined ? undefined : toSI(node.wants.pressureKPa, FILE_UNITS.kPa)"
-          quantity="pressure"
+          :value="node.wants?.pressureKPa"
+          field="pressureKPa"
           :limits="{ min: 1 }"
-          :commit="(si) => want('wanted pressure', (w) => void (w.pressureKPa = kpa(si)))"
+          :commit="(value) => want('wanted pressure', (w) => void (w.pressureKPa = value))"
         />
         <template v-if="float && trough">
           <h3>The float valve</h3>
           <EntryRow
             label="Bore of its seat"
-            :value="toSI(float.seatMm, FILE_UNITS.mm)"
-            quantity="bore"
+            :value="float.seatMm"
+            field="seatMm"
             :limits="{ min: 0.0005, max: 0.2 }"
             note="Measure it: the hole under the washer, not the thread outside."
             :commit="
-              (si) =>
-                onTrough(
-                  'seat of the float',
-                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.seatMm = r4(fromSI(si, FILE_UNITS.mm))),
-                )
+              (value) =>
+                onTrough('seat of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.seatMm = value))
             "
           />
           <EntryRow
             label="Shuts at a level of"
             :value="float.closeLevelM"
-            quantity="height"
+            field="closeLevelM"
             :limits="{ min: 0.01 }"
             :commit="
-              (si) =>
+              (value) =>
                 onTrough(
                   'level at which the float shuts',
-                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.closeLevelM = r4(si)),
+                  (n) => n.inlet?.floatValve && void (n.inlet.floatValve.closeLevelM = value),
                 )
             "
           />
           <EntryRow
             :label="float.characteristic === 'snap' ? 'Opens after a fall of' : 'Wide open after a fall of'"
             :value="float.bandM"
+            field="bandM"
             quantity="drop"
             :limits="{ min: 0.001 }"
             :commit="
-              (si) =>
-                onTrough('band of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.bandM = r4(si)))
+              (value) =>
+                onTrough('band of the float', (n) => n.inlet?.floatValve && void (n.inlet.floatValve.bandM = value))
             "
           />
           <EntryRow label="It moves">
@@ -294,16 +289,12 @@ const visits = computed(() =>
           </EntryRow>
           <EntryRow
             label="Each drinks a day"
-            :value="toSI(herd.litresPerHeadPerDay, FILE_UNITS.litre)"
-            quantity="volume"
+            :value="herd.litresPerHeadPerDay"
+            field="litresPerHeadPerDay"
             :limits="{ min: 0, max: 1 }"
             :note="`They come at ${visits.join('; and at ')}.`"
             :commit="
-              (si) =>
-                onTrough(
-                  'water a head',
-                  (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = r4(fromSI(si, FILE_UNITS.litre))),
-                )
+              (value) => onTrough('water a head', (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = value))
             "
           />
         </template>

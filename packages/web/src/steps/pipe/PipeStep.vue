@@ -22,6 +22,7 @@ import PriceField from '../../fields/PriceField.vue';
 import SharedWater from './SharedWater.vue';
 import SituationList from './SituationList.vue';
 import SizesFound from './SizesFound.vue';
+import { useEdits } from '../../session/planpage.ts';
 
 const props = defineProps<{
   results: PlanResults;
@@ -31,6 +32,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ line: [id: string]; try: [command: Command]; working: [working: Working | undefined] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const plan = computed(() => props.results.compiled.plan);
 const lineNow = computed(() => plan.value.lines.find((l) => l.id === props.line));
 const count = computed(() => lineNow.value?.legs.length ?? 0);
@@ -110,7 +112,7 @@ const lengthUnit = computed(() => unitFor('distance', settings.units));
 /** What a person pays a metre. */
 const priceOf = (pipe: string): number | undefined => plan.value.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
 function setPrice(pipe: string, perM: number | undefined): void {
-  props.edit(
+  perform(
     changePlan('price of pipe', (p) => {
       const kept = (p.prices?.pipes ?? []).filter((row) => row.pipe !== pipe);
       if (perM !== undefined) kept.push({ pipe, perM });
@@ -120,7 +122,7 @@ function setPrice(pipe: string, perM: number | undefined): void {
 }
 const setSchool = (event: Event): void => {
   const { value } = event.target as HTMLSelectElement;
-  props.edit(
+  perform(
     changePlan('least pipe', (p) => void ((p.settings ??= {}).leastPipe = value === '1-1/4' ? '1-1/4' : 'by-flow')),
   );
 };

@@ -16,6 +16,7 @@ import type { SituationAnswer } from '../../workers/pipes.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
+import { useEdits } from '../../session/planpage.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -29,13 +30,14 @@ const emit = defineEmits<{
   working: [working: Working | undefined];
 }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const found = computed(() => props.worst.answer);
 const ids = computed(() => servedPlaces(props.compiled));
 const list = computed(() => props.plan.situations ?? []);
 const name = (id: string): string => nameIn(props.plan, id);
 
 const change = (label: string, recipe: (situations: Situation[]) => void): void => {
-  props.edit(changePlan(label, (p) => recipe((p.situations ??= []))));
+  perform(changePlan(label, (p) => recipe((p.situations ??= []))));
 };
 function add(open: readonly string[], title?: string): void {
   change('situation put in', (s) =>

@@ -6,7 +6,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import type { HeightCurve } from '@vernal-slope/plan/stand';
-import { fromSI, showText, unitFor } from '../../display/quantities.ts';
+import { showText, unitFor, inUnit } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ curve: HeightCurve; outlet: string; stands: number; needs: number; wants?: number }>();
@@ -22,17 +22,24 @@ const pressure = computed(() => unitFor('pressure', settings.units));
 const points = computed(() => props.curve.points);
 const x = computed(() =>
   scaleLinear()
-    .domain([0, fromSI(points.value[points.value.length - 1].stand, height.value)])
+    .domain([0, inUnit(points.value[points.value.length - 1].stand, 'height', settings.units)])
     .range([M.left, w.value - M.right]),
 );
 const y = computed(() =>
   scaleLinear()
-    .domain([0, fromSI(Math.max(max(points.value, (p) => p.pressure) ?? 1, (props.wants ?? 0) * 1.15), pressure.value)])
+    .domain([
+      0,
+      inUnit(
+        Math.max(max(points.value, (p) => p.pressure) ?? 1, (props.wants ?? 0) * 1.15),
+        'pressure',
+        settings.units,
+      ),
+    ])
     .nice(4)
     .range([H - M.bottom, M.top]),
 );
-const px = (stand: number): number => x.value(fromSI(stand, height.value));
-const py = (p: number): number => y.value(fromSI(p, pressure.value));
+const px = (stand: number): number => x.value(inUnit(stand, 'height', settings.units));
+const py = (p: number): number => y.value(inUnit(p, 'pressure', settings.units));
 const path = computed(
   () =>
     line<(typeof points.value)[number]>(

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { SOIL_ROWS, TIMBER_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Stand, Tank } from '@vernal-slope/plan/schema';
 import type { FullStand } from '@vernal-slope/plan/stand';
-import { FILE_UNITS, fromSI, showText, toSI, type Quantity } from '../../display/quantities.ts';
+import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -24,48 +24,45 @@ const set = (group: Group, label: string, values: object): string | undefined =>
   props.change(label, (s) => {
     Object.assign((s[group] ??= {}), values);
   });
-const mm = (si: number): number => Number(fromSI(si, FILE_UNITS.mm).toFixed(2));
-const m = (si: number): number => Number(si.toFixed(3));
 
 interface Row {
   readonly label: string;
+  readonly field: string;
   readonly value: number;
-  readonly quantity: Quantity;
   readonly min?: number;
   readonly max?: number;
   readonly note?: string;
-  readonly commit: (si: number) => string | undefined;
+  readonly commit: (value: number) => string | undefined;
 }
 const lengthRow = (
   label: string,
   group: Group,
   key: string,
   value: number,
-  unit: 'm' | 'mm',
   more: { min?: number; max?: number; note?: string } = {},
 ): Row => ({
   label,
-  value: unit === 'm' ? value : toSI(value, FILE_UNITS.mm),
-  quantity: unit === 'm' ? 'height' : 'section',
+  field: key,
+  value,
   ...more,
-  commit: (si) => set(group, label.toLowerCase(), { [key]: unit === 'm' ? m(si) : mm(si) }),
+  commit: (now) => set(group, label.toLowerCase(), { [key]: now }),
 });
 
 const platform = computed<Row[]>(() => [
-  lengthRow('Platform, front', 'platform', 'frontM', props.full.platform.frontM, 'm', { min: 0.2, max: 30 }),
-  lengthRow('Platform, side', 'platform', 'sideM', props.full.platform.sideM, 'm', { min: 0.2, max: 30 }),
-  lengthRow('Boards, thickness', 'platform', 'deckMm', props.full.platform.deckMm, 'mm', { min: 0.01, max: 0.3 }),
-  lengthRow('Between boards', 'platform', 'gapMm', props.full.platform.gapMm, 'mm', { min: 0, max: 0.5 }),
-  lengthRow('Between joists, middles', 'joists', 'spacingMm', props.full.joists.spacingMm, 'mm', { min: 0.1, max: 2 }),
+  lengthRow('Platform, front', 'platform', 'frontM', props.full.platform.frontM, { min: 0.2, max: 30 }),
+  lengthRow('Platform, side', 'platform', 'sideM', props.full.platform.sideM, { min: 0.2, max: 30 }),
+  lengthRow('Boards, thickness', 'platform', 'deckMm', props.full.platform.deckMm, { min: 0.01, max: 0.3 }),
+  lengthRow('Between boards', 'platform', 'gapMm', props.full.platform.gapMm, { min: 0, max: 0.5 }),
+  lengthRow('Between joists, middles', 'joists', 'spacingMm', props.full.joists.spacingMm, { min: 0.1, max: 2 }),
 ]);
 const footing = computed<Row[]>(() => [
-  lengthRow('Footing, each side', 'footing', 'sideMm', props.full.footing.sideMm, 'mm', { min: 0.1, max: 5 }),
-  lengthRow('Footing, thickness', 'footing', 'thicknessMm', props.full.footing.thicknessMm, 'mm', {
+  lengthRow('Footing, each side', 'footing', 'sideMm', props.full.footing.sideMm, { min: 0.1, max: 5 }),
+  lengthRow('Footing, thickness', 'footing', 'thicknessMm', props.full.footing.thicknessMm, {
     min: 0.05,
     max: 2,
   }),
-  lengthRow('Its bottom below ground', 'footing', 'depthMm', props.full.footing.depthMm, 'mm', { min: 0, max: 5 }),
-  lengthRow('Pier up to the ground, across', 'footing', 'pierMm', props.full.footing.pierMm, 'mm', {
+  lengthRow('Its bottom below ground', 'footing', 'depthMm', props.full.footing.depthMm, { min: 0, max: 5 }),
+  lengthRow('Pier up to the ground, across', 'footing', 'pierMm', props.full.footing.pierMm, {
     min: 0.1,
     max: 2,
   }),
@@ -93,7 +90,7 @@ const LENGTHS = [
         :key="r.label"
         :label="r.label"
         :value="r.value"
-        :quantity="r.quantity"
+        :field="r.field"
         :limits="{ min: r.min, max: r.max }"
         :commit="r.commit"
       />
@@ -123,9 +120,9 @@ const LENGTHS = [
       <EntryRow
         label="Empty tank weighs"
         :value="full.emptyTankKg"
-        quantity="mass"
+        field="emptyTankKg"
         :limits="{ min: 0.5, max: 100_000 }"
-        :commit="(si) => change('weight of the empty tank', (s) => void (s.emptyTankKg = Number(si.toFixed(1))))"
+        :commit="(value) => change('weight of the empty tank', (s) => void (s.emptyTankKg = value))"
       />
       <TickRow
         label="the tank is strapped down"
@@ -219,10 +216,11 @@ const LENGTHS = [
         <EntryRow v-for="[group, label] in LENGTHS" :key="group" :label="label"
           ><QuantityField
             :value="full[group].lengthM"
+            field="lengthM"
             quantity="height"
             :label="label"
             :limits="{ min: 0.05, max: 30 }"
-            :commit="(si) => set(group, label.toLowerCase(), { lengthM: m(si) })"
+            :commit="(value) => set(group, label.toLowerCase(), { lengthM: value })"
             :clear="() => void change(label.toLowerCase(), (s) => void delete s[group]?.lengthM)"
             show-unit
         /></EntryRow>
@@ -236,7 +234,7 @@ const LENGTHS = [
         :key="r.label"
         :label="r.label"
         :value="r.value"
-        :quantity="r.quantity"
+        :field="r.field"
         :limits="{ min: r.min, max: r.max }"
         :commit="r.commit"
       />
@@ -257,17 +255,17 @@ const LENGTHS = [
       <EntryRow
         label="It freezes to a depth of"
         :value="full.frostM"
-        quantity="height"
+        field="frostM"
         :limits="{ min: 0, max: 5 }"
-        :commit="(si) => change('depth of frost', (s) => void (s.frostM = m(si)))"
+        :commit="(value) => change('depth of frost', (s) => void (s.frostM = value))"
       />
       <EntryRow
         label="Gust of 3 s, design"
         :value="full.wind.gustMs"
-        quantity="gust"
+        field="gustMs"
         :limits="{ min: 5, max: 120 }"
         :note="`From the local code’s map. ${showText(40, 'gust', settings.units)} stands here until you enter it (assumption).`"
-        :commit="(si) => set('wind', 'gust', { gustMs: Number(si.toFixed(2)) })"
+        :commit="(value) => set('wind', 'gust', { gustMs: value })"
       />
       <EntryRow label="Around it"
         ><select

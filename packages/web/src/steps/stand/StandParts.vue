@@ -12,6 +12,8 @@ import { dateText } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';
 import PriceField from '../../fields/PriceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
+import { useEdits } from '../../session/planpage.ts';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -21,6 +23,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ working: [working: Working | undefined] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const parts = computed(() => props.answer.parts);
 const lines = computed(() => (parts.value ? partLines(props.plan, parts.value, settings.units) : []));
 const h = (m: number): string => tapeText(m, settings.units);
@@ -45,7 +48,7 @@ const amount = (l: PartLine): string =>
       : fixed(l.quantity, 0);
 const per = (l: PartLine): string => (l.per === 'm' ? `a ${lengthUnit.value}` : l.per === 'm³' ? 'a m³' : 'each');
 function setPrice(part: string, each: number | undefined): void {
-  props.edit(
+  perform(
     changePlan('price of a part', (p) => {
       const kept = (p.prices?.parts ?? []).filter((row) => row.part !== part);
       if (each !== undefined) kept.push({ part, each });
@@ -69,7 +72,7 @@ const waits = computed(() => {
   ];
 });
 const setTemperature = (celsius: number): string | undefined =>
-  props.change('warmth of the pour', (s) => void (s.pourTemperatureC = Number(celsius.toFixed(1))));
+  props.change('warmth of the pour', (s) => void (s.pourTemperatureC = planValue('pourTemperatureC', celsius)));
 function setPoured(event: Event): void {
   const { value } = event.target as HTMLInputElement;
   props.change('day of the pour', (s) => {

@@ -20,7 +20,7 @@ import {
 import type { Working } from '@vernal-slope/core/working';
 import type { StandFigures } from './useStand.ts';
 import { nameIn } from '../../display/names.ts';
-import { FILE_UNITS, fromSI, showText } from '../../display/quantities.ts';
+import { showText } from '../../display/quantities.ts';
 import { engineerText } from './standwords.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -33,6 +33,7 @@ import StandEntries from './StandEntries.vue';
 import StandHeight from './StandHeight.vue';
 import StandParts from './StandParts.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -70,7 +71,7 @@ const setKind = (event: Event): void =>
   void change('what it stands on', (s) => void (s.kind = (event.target as HTMLSelectElement).value as StandKind));
 /** Members of a size to start from; what is said of platform, ground and weather stays. */
 const sizeNow = computed(() =>
-  tank.value ? membersFor(fromSI(tankCapacity(tankShape(tank.value.shape, tank.value.count)), FILE_UNITS.litre)) : null,
+  tank.value ? membersFor(planValue('volumeL', tankCapacity(tankShape(tank.value.shape, tank.value.count)))) : null,
 );
 function startFrom(event: Event): void {
   const select = event.target as HTMLSelectElement;
@@ -202,9 +203,9 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
           class="height"
           label="How high"
           :value="high"
-          quantity="height"
+          field="standM"
           :limits="{ min: 0, max: 100 }"
-          :commit="(si) => changeTank('height of the stand', (t) => void (t.standM = Number(si.toFixed(3))))"
+          :commit="(value) => changeTank('height of the stand', (t) => void (t.standM = value))"
         />
         <label v-if="answer.full.kind === 'posts' && high > 0"
           >Members

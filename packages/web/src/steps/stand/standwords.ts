@@ -5,9 +5,8 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { ENGINEER_FROM, type EngineerReason, type PressureWay } from '@vernal-slope/plan/stand';
 import { nameIn, nominal } from '../../display/names.ts';
 import {
-  FILE_UNITS,
   fixed,
-  fromSI,
+  inUnit,
   percent,
   showEntered,
   showText,
@@ -29,7 +28,7 @@ const QUANTITY: Readonly<Partial<Record<StandCheck['dimension'], Quantity>>> = {
 export function checkFigure(value: number, dimension: StandCheck['dimension'], system: UnitSystem): string {
   const quantity = QUANTITY[dimension];
   // a sag is told finer than a size
-  if (dimension === 'length' && system === 'metric') return `${fixed(fromSI(value, FILE_UNITS.mm), 1)}\u00A0mm`;
+  if (dimension === 'length' && system === 'metric') return `${fixed(inUnit(value, 'section', system), 1)}\u00A0mm`;
   return quantity ? showText(value, quantity, system) : fixed(value, 1);
 }
 

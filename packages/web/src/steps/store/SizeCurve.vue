@@ -6,7 +6,7 @@ import { line } from 'd3-shape';
 import { bisector } from 'd3-array';
 import { computed, ref } from 'vue';
 import { sizeRun, type SizeAnswer } from '@vernal-slope/plan/budget';
-import { fixed, fromSI, percent, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, percent, showText, unitFor, inUnit } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ answer: SizeAnswer }>();
@@ -17,7 +17,7 @@ const H = 220;
 const w = computed(() => Math.max(280, width.value));
 const unit = computed(() => unitFor('volume', settings.units));
 const rows = computed(() => props.answer.rows);
-const size = (m3: number): number => fromSI(m3, unit.value);
+const size = (m3: number): number => inUnit(m3, 'volume', settings.units);
 const x = computed(() =>
   scaleLog()
     .domain([size(rows.value[0].capacity), size(rows.value[rows.value.length - 1].capacity)])

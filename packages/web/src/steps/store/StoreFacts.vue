@@ -19,7 +19,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Tank } from '@vernal-slope/plan/schema';
 import { useEdits } from '../../session/planpage.ts';
 import { todayNumber } from '../../session/useBudget.ts';
-import { FILE_UNITS, fixed, fromSI, percent, showPerDay, showText, toSI } from '../../display/quantities.ts';
+import { fixed, percent, showPerDay, showText } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
@@ -31,6 +31,7 @@ import type { AnswerShown } from '../../workers/useAnswer.ts';
 import SizeCurve from './SizeCurve.vue';
 import TankDrawing from './TankDrawing.vue';
 import { isSource } from '@vernal-slope/plan/kinds';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -55,7 +56,6 @@ const runsTo = computed(() => {
   return (props.tank.overflowTo ?? []).map((p, k) => ({ ...p, gets: c.gets[k] }));
 });
 const rest = computed(() => overflowCascade(props.tank, spillPerDay.value).rest);
-const tidy = (v: number): number => Number(v.toFixed(4));
 const rule = computed(() => yieldRuleOf(props.plan));
 const setRule = (value: YieldRule): boolean =>
   perform(
@@ -67,9 +67,9 @@ const hauled = computed(() => {
   const haul = props.plan.nodes.find((n) => isSource(n) && n.haul);
   if (!isSource(haul) || !haul.haul) return '';
   const perDay =
-    fromSI(
+    planValue(
+      'litresPerDay',
       props.balance.needs.totals.perMonth.reduce((a, b) => a + b, 0),
-      FILE_UNITS.litre,
     ) / 365;
   const week = haulFigures({ ...haul.haul, litresPerDay: perDay });
   return `Hauling all that is needed would take ${fixed(week.trips, 1)} trips and ${showText(week.time, 'duration', settings.units)} a week`;
@@ -123,8 +123,8 @@ const NO_FLOAT_BAND = 0.1;
       <h3>Overflow and vent</h3>
       <EntryRow
         label="Overflow pipe, bore"
-        :value="tank.overflowPipe ? toSI(tank.overflowPipe.insideDiameterMm, FILE_UNITS.mm) : undefined"
-        quantity="bore"
+        :value="tank.overflowPipe?.insideDiameterMm"
+        field="insideDiameterMm"
         :limits="{ min: 0.005, max: 1 }"
         :note="
           store.overflow
@@ -132,11 +132,11 @@ const NO_FLOAT_BAND = 0.1;
             : 'a cut-down or belled rim takes more'
         "
         :commit="
-          (si) =>
+          (value) =>
             change('overflow pipe', (t) => {
               t.overflowPipe = {
                 ...(t.overflowPipe ?? { dropM: 0.3 }),
-                insideDiameterMm: tidy(fromSI(si, FILE_UNITS.mm)),
+                insideDiameterMm: value,
               };
             })
         "
@@ -144,7 +144,7 @@ const NO_FLOAT_BAND = 0.1;
       <EntryRow
         label="Float shuts at a level of"
         :value="tank.inlet?.floatValve?.closeLevelM"
-        quantity="height"
+        field="closeLevelM"
         :limits="{ min: 0.05, max: 50 }"
         :note="
           tank.inlet?.floatValve
@@ -152,7 +152,7 @@ const NO_FLOAT_BAND = 0.1;
             : 'none: it fills to the overflow'
         "
         :commit="
-          (si) =>
+          (value) =>
             change('float of the tank', (t) => {
               const inlet = (t.inlet ??= { at: 'top' });
               inlet.floatValve = {
@@ -160,9 +160,9 @@ const NO_FLOAT_BAND = 0.1;
                   seatMm: 9.5,
                   dischargeCoefficient: 0.62,
                   characteristic: 'proportional',
-                  bandM: Math.min(NO_FLOAT_BAND, si),
+                  bandM: Math.min(NO_FLOAT_BAND, value),
                 }),
-                closeLevelM: tidy(si),
+                closeLevelM: value,
               };
             })
         "
@@ -189,16 +189,12 @@ const NO_FLOAT_BAND = 0.1;
           takes
           <QuantityField
             class="narrow"
-            :value="toSI(p.litresPerDay, FILE_UNITS.litre)"
-            quantity="volume"
+            :value="p.litresPerDay"
+            field="litresPerDay"
             :label="`Taken a day by place ${k + 1}`"
             :limits="{ min: 0, max: 10_000 }"
             :commit="
-              (si) =>
-                change(
-                  'overflow place',
-                  (t) => void (t.overflowTo && (t.overflowTo[k].litresPerDay = tidy(fromSI(si, FILE_UNITS.litre)))),
-                )
+              (value) => change('overflow place', (t) => void (t.overflowTo && (t.overflowTo[k].litresPerDay = value)))
             "
             show-unit
           />
@@ -290,16 +286,16 @@ const NO_FLOAT_BAND = 0.1;
         <EntryRow
           :label="`Tank ${k + 2}: its floor above this one’s`"
           :value="l.floorM"
-          quantity="height"
+          field="floorM"
           :limits="{ min: -20, max: 20 }"
-          :commit="(si) => change('linked tank', (t) => void (t.linked && (t.linked[k].floorM = tidy(si))))"
+          :commit="(value) => change('linked tank', (t) => void (t.linked && (t.linked[k].floorM = value)))"
         />
         <EntryRow
           label="Its overflow above its floor"
           :value="l.overflowM"
-          quantity="height"
+          field="overflowM"
           :limits="{ min: 0.05, max: 50 }"
-          :commit="(si) => change('linked tank', (t) => void (t.linked && (t.linked[k].overflowM = tidy(si))))"
+          :commit="(value) => change('linked tank', (t) => void (t.linked && (t.linked[k].overflowM = value)))"
         />
         <p v-if="store.linked">
           Gives

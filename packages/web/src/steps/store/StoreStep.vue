@@ -11,7 +11,7 @@ import type { Shape, Tank } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { FILE_UNITS, fromSI, showText, type Quantity } from '../../display/quantities.ts';
+import { showText, type Quantity } from '../../display/quantities.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -19,6 +19,7 @@ import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import StoreFacts from './StoreFacts.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{
   results: PlanResults;
@@ -80,7 +81,7 @@ function setShape(type: Shape['type']): void {
       t.shape = {
         type,
         levelsM: rows.map((r) => round(r.level)),
-        volumesL: rows.map((r) => Number(fromSI(r.volume, FILE_UNITS.litre).toFixed(1))),
+        volumesL: rows.map((r) => planValue('volumeL', r.volume)),
       };
       return;
     }
@@ -171,7 +172,7 @@ const levels = computed<Row[]>(() => {
     },
   ];
 });
-const round = (si: number): number => Number(si.toFixed(4));
+const round = (si: number): number => planValue('heightM', si);
 </script>
 
 <template>

@@ -14,13 +14,13 @@ import {
   type SurveyMethod,
 } from '@vernal-slope/core/survey';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { pascals } from '@vernal-slope/plan/compile';
 import type { LegReading } from '@vernal-slope/plan/edit';
 import type { Leg, Survey } from '@vernal-slope/plan/schema';
-import { fixed, showText } from '../../display/quantities.ts';
+import { fixed, showText, rounded } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import { planField } from '../../display/planfields.ts';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();
@@ -47,14 +47,13 @@ watch(
     const s = props.now.survey;
     d.method = s?.method ?? 'sight-level';
     d.length = props.now.lengthM;
-    d.rise = Number(props.rise.toFixed(3));
+    d.rise = rounded(props.rise, 3);
     d.sights = s?.sights?.map((x) => `${x.backM}, ${x.foreM}`).join('\n') ?? '';
-    [d.start, d.end] = s?.marksM ?? [1.5, Number((1.5 - props.rise).toFixed(3))];
+    [d.start, d.end] = s?.marksM ?? [1.5, rounded(1.5 - props.rise, 3)];
     d.angle =
-      s?.angleDeg ??
-      Number(((Math.asin(Math.max(-1, Math.min(1, props.rise / props.now.lengthM))) * 180) / Math.PI).toFixed(1));
-    d.fall = Number((100 * (s?.fallPerM ?? -props.rise / props.now.lengthM)).toFixed(2));
-    [d.first, d.second] = s?.heightsM ?? [Number((props.now.endGroundM - props.rise).toFixed(2)), props.now.endGroundM];
+      s?.angleDeg ?? rounded((Math.asin(Math.max(-1, Math.min(1, props.rise / props.now.lengthM))) * 180) / Math.PI, 1);
+    d.fall = rounded(100 * (s?.fallPerM ?? -props.rise / props.now.lengthM), 2);
+    [d.first, d.second] = s?.heightsM ?? [rounded(props.now.endGroundM - props.rise, 2), props.now.endGroundM];
     d.pressure = s?.pressureKPa ?? 20;
   },
   { immediate: true },
@@ -93,7 +92,7 @@ const answer = computed<{ measured: Measured; survey: Survey } | string>(() => {
       if (Math.abs(d.angle) > 89) return 'Give an angle between −89 and 89 degrees.';
       return { measured: clinometer(d.length, d.angle), survey: { ...survey, angleDeg: d.angle } };
     case 'gauge': {
-      const measured = gaugeFall(pascals(d.pressure), props.density, GRAVITY);
+      const measured = gaugeFall(planField('pressureKPa').toSI(d.pressure), props.density, GRAVITY);
       return { measured, survey: { ...survey, pressureKPa: d.pressure } };
     }
     case 'guess':
@@ -134,7 +133,7 @@ function keep(): void {
         note="with the tape on the ground; on the flat it is shorter"
         :commit="
           (si) => {
-            d.length = Number(si.toFixed(4));
+            d.length = rounded(si, 4);
             return undefined;
           }
         "

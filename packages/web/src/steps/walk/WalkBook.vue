@@ -43,7 +43,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { FILE_UNITS, fromSI, show, showText, toSI, unitFor } from '../../display/quantities.ts';
+import { show, showText, unitFor } from '../../display/quantities.ts';
 import { fittingsText, nameIn, pipeFamily, pipeName } from '../../display/names.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { downloadText, fileNameOf } from '../../session/files.ts';
@@ -56,6 +56,7 @@ import type { LegRef } from '../../drawings/hillside/section.ts';
 import PipePicker from '../../fields/PipePicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import ReadingDialog from './ReadingDialog.vue';
+import { planValue, planField } from '../../display/planfields.ts';
 
 // dialogs that few open are fetched when they are opened
 const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));
@@ -156,7 +157,7 @@ async function next(leg: number, column: string, back: boolean): Promise<void> {
 /** A length typed into the open row makes a leg at the end of the line; its rise or fall is asked next. */
 function appendLeg(si: number): string | undefined {
   const at = rows.value.length;
-  const wrong = run(insertLeg(props.line, at - 1, Number(si.toFixed(4))));
+  const wrong = run(insertLeg(props.line, at - 1, planValue('riseM', si)));
   if (wrong) return wrong;
   opened.value++;
   void focusCell(at, 'rise');
@@ -229,11 +230,11 @@ function askSplit(): void {
     title: `Split leg ${active.value + 1}`,
     label: 'How far along the leg',
     note: `The leg is ${showText(leg.lengthM, 'distance', settings.units)} long. Its rise is shared by length; type the rises as they were measured afterwards.`,
-    value: Number((leg.lengthM / 2).toFixed(2)),
+    value: planValue('lengthM', leg.lengthM / 2),
     quantity: 'distance',
     limits: { min: 0.01, max: leg.lengthM - 0.01 },
     action: 'Split it there',
-    run: (si) => run(splitLeg(props.line, active.value, Number(si.toFixed(4)))),
+    run: (si) => run(splitLeg(props.line, active.value, planValue('riseM', si))),
   };
 }
 function askSlide(): void {
@@ -269,11 +270,11 @@ function askReducer(): void {
     title: 'A pressure reducer at the start of the line',
     label: 'Pressure behind it',
     note: 'It lets no more than this through, running or still. It wants a screen before it, and it can fail: what lies behind should bear a while of the whole pressure.',
-    value: toSI(now ?? 200, FILE_UNITS.kPa),
+    value: planField('reducerKPa').toSI(now ?? 200),
     quantity: 'pressure',
     limits: { min: 1000, max: 1e7 },
     action: 'Put it in',
-    run: (si) => run(setReducer(props.line, Number(fromSI(si, FILE_UNITS.kPa).toFixed(2)))),
+    run: (si) => run(setReducer(props.line, planValue('reducerKPa', si))),
   };
 }
 /** Ground this near to a straight leg needs no station of its own, m. */
@@ -577,10 +578,10 @@ defineExpose({ focusCell, add });
               <QuantityField
                 plain
                 :value="row.leg.lengthM"
-                quantity="distance"
+                field="lengthM"
                 :label="`Length of leg ${k + 1}`"
                 :limits="{ min: 0.01, max: 100000 }"
-                :commit="(si) => changeLeg(k, { lengthM: Number(si.toFixed(4)) }, 'length')"
+                :commit="(value) => changeLeg(k, { lengthM: value }, 'length')"
                 @next="(back) => next(k, 'length', back)"
               />
             </td>
@@ -591,7 +592,7 @@ defineExpose({ focusCell, add });
                 :value="row.rise"
                 quantity="rise"
                 :label="`Rise or fall of leg ${k + 1}`"
-                :commit="(si) => run(setRise(line, k, Number(si.toFixed(4))))"
+                :commit="(si) => run(setRise(line, k, planValue('riseM', si)))"
                 @next="(back) => next(k, 'rise', back)"
               />
             </td>
@@ -599,10 +600,10 @@ defineExpose({ focusCell, add });
               <QuantityField
                 plain
                 :value="row.leg.depthM ?? 0"
-                quantity="depth"
+                field="depthM"
                 :label="`Depth of the pipe on leg ${k + 1}`"
                 :limits="{ min: -50, max: 50 }"
-                :commit="(si) => changeLeg(k, { depthM: Number(si.toFixed(4)) }, 'depth')"
+                :commit="(value) => changeLeg(k, { depthM: value }, 'depth')"
                 @next="(back) => next(k, 'depth', back)"
               />
             </td>

@@ -4,13 +4,13 @@ import { ArrowLeft, Check, Minus, Pencil, Play, Plus, RotateCcw, Square, Trash2 
 import { useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { timedFills } from '@vernal-slope/core/supply';
-import { cubicMetres, litres } from '@vernal-slope/plan/compile';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { percent, read, show, unitFor, FILE_UNITS, fromSI, toSI } from '../../display/quantities.ts';
+import { percent, read, show, unitFor, fixed } from '../../display/quantities.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import QuantityField from '../../fields/QuantityField.vue';
+import { planField } from '../../display/planfields.ts';
 
 const props = defineProps<{ name: string; place: string; draft: string }>();
 const emit = defineEmits<{ keep: [test: Extract<FlowTest, { method: 'bucket' }>]; close: [] }>();
@@ -40,7 +40,7 @@ const { pause, resume } = useIntervalFn(
 );
 const clock = (s: number): string => {
   const minutes = Math.floor(s / 60);
-  return `${minutes}:${(s - 60 * minutes).toFixed(1).padStart(4, '0')}`;
+  return `${minutes}:${fixed(s - 60 * minutes, 1).padStart(4, '0')}`;
 };
 /** Shorter than this nobody can time: a slip of the finger, s. */
 const SLIP = 0.3;
@@ -88,7 +88,7 @@ function keepTyped(): void {
 
 const result = computed(() =>
   state.value.fills.length > 0
-    ? timedFills(state.value.fills.map((f) => ({ volume: cubicMetres(f.volumeL), duration: f.seconds })))
+    ? timedFills(state.value.fills.map((f) => ({ volume: planField('volumeL').toSI(f.volumeL), duration: f.seconds })))
     : null,
 );
 const flowOf = (k: number): string => show(result.value?.flows[k] ?? 0, 'flow', settings.units).text;
@@ -119,7 +119,7 @@ const verdict = computed(() => {
 });
 const expected = computed(() => {
   const r = result.value;
-  return r && begun.value !== null ? clock(cubicMetres(state.value.volumeL) / r.mean) : '';
+  return r && begun.value !== null ? clock(planField('volumeL').toSI(state.value.volumeL) / r.mean) : '';
 });
 const STEPS = [1, 2, 4, 5, 8, 10, 12, 15, 18.9, 20, 25, 50, 100, 200];
 function step(by: 1 | -1): void {
@@ -176,13 +176,13 @@ onMounted(() => void nextTick(() => main.value?.focus()));
         </button>
         <QuantityField
           class="holds"
-          :value="cubicMetres(state.volumeL)"
-          quantity="volume"
+          field="volumeL"
+          :value="state.volumeL"
           label="Bucket holds"
           :limits="{ min: 1e-5, max: 10 }"
           :commit="
-            (si) => {
-              state.volumeL = Number(litres(si).toFixed(4));
+            (value) => {
+              state.volumeL = value;
               return undefined;
             }
           "
@@ -270,14 +270,14 @@ onMounted(() => void nextTick(() => main.value?.focus()));
         <span class="passing">
           <span>Passing by</span>
           <QuantityField
-            :value="state.passingByLpm === undefined ? undefined : toSI(state.passingByLpm, FILE_UNITS.lpm)"
+            :value="state.passingByLpm === undefined ? undefined : state.passingByLpm"
             optional
-            quantity="flow"
+            field="passingByLpm"
             label="Water passing the intake by"
             :limits="{ min: 0, max: 10 }"
             :commit="
-              (si) => {
-                state.passingByLpm = Number(fromSI(si, FILE_UNITS.lpm).toFixed(4));
+              (value) => {
+                state.passingByLpm = value;
                 return undefined;
               }
             "

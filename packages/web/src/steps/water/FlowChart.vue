@@ -6,7 +6,7 @@ import { area, line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { dateOf } from '@vernal-slope/plan/formats';
 import type { TestSummary } from '@vernal-slope/plan/budget';
-import { fixed, fromSI, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, showText, unitFor, inUnit } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';
 
@@ -38,11 +38,11 @@ const top = computed(() =>
 );
 const y = computed(() =>
   scaleLinear()
-    .domain([0, fromSI(top.value * 1.1, unit.value)])
+    .domain([0, inUnit(top.value * 1.1, 'flow', settings.units)])
     .nice(4)
     .range([H - 26, 10]),
 );
-const at = (flow: number): number => y.value(fromSI(flow, unit.value));
+const at = (flow: number): number => y.value(inUnit(flow, 'flow', settings.units));
 const band = area<{ day: number; low: number; high: number }>()
   .x((f) => x.value(f.day))
   .y0((f) => at(f.low))

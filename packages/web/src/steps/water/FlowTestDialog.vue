@@ -5,7 +5,7 @@ import { computed, reactive } from 'vue';
 import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { showText } from '../../display/quantities.ts';
+import { showText, rounded } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
@@ -69,7 +69,7 @@ const SOURCE = {
     'Francis, Q = 1.84 (L − 0.1 n h) h^1.5. Head measured upstream, from the crest; good to a third of its length.',
 } as const;
 const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): undefined => {
-  d[key] = Number(si.toFixed(4));
+  d[key] = rounded(si, 4);
   return undefined;
 };
 </script>

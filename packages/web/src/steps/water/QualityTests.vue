@@ -11,8 +11,10 @@ import { todayNumber, todayText } from '../../session/useBudget.ts';
 import { nameIn } from '../../display/names.ts';
 import { dateText } from '../../display/dates.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
+import { useEdits } from '../../session/planpage.ts';
 
 const props = defineProps<{ plan: Plan; source: Source; edit: (command: Command) => readonly Fault[] }>();
+const { perform } = useEdits();
 const state = computed(() => qualityOf(props.source, todayNumber()));
 const reaches = computed(() =>
   drinkingCautions(props.plan, todayNumber())
@@ -25,7 +27,7 @@ const draft = reactive<{ date: string; verdict: QualityTest['verdict']; tested: 
   tested: 'E. coli, coliforms',
 });
 function record(): void {
-  props.edit(
+  perform(
     changeNode(props.source.id, 'source', 'water test recorded', (s) => {
       (s.quality ??= []).push({
         date: draft.date || todayText(),
@@ -36,8 +38,8 @@ function record(): void {
     }),
   );
 }
-const remove = (k: number): void =>
-  void props.edit(changeNode(props.source.id, 'source', 'water test taken out', (s) => void s.quality?.splice(k, 1)));
+const remove = (k: number): boolean =>
+  perform(changeNode(props.source.id, 'source', 'water test taken out', (s) => void s.quality?.splice(k, 1)));
 const WORDS = { untested: 'Untested', meets: 'Met its test', fails: 'Failed its test', due: 'Test due again' } as const;
 const LEVEL = { untested: 'fair', meets: 'good', fails: 'short', due: 'fair' } as const;
 </script>

@@ -5,7 +5,7 @@ import { Trash2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { RAM_EFFICIENCY, designFlow, gutterCapacity } from '@vernal-slope/core/supply';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
-import { metresOfMm, rainRate } from '@vernal-slope/plan/compile';
+import { rainRate } from '@vernal-slope/plan/compile';
 import {
   DESIGN_RAIN,
   dividedBarrels,
@@ -17,16 +17,7 @@ import {
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Source } from '@vernal-slope/plan/schema';
-import {
-  FILE_UNITS,
-  fixed,
-  fromSI,
-  percent,
-  showText,
-  toSI,
-  type Limits,
-  type Quantity,
-} from '../../display/quantities.ts';
+import { fixed, percent, showText, type Limits, type Quantity } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -34,6 +25,7 @@ import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
+import { planValue, planField } from '../../display/planfields.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -81,16 +73,12 @@ function setKind(type: Source['type']): void {
 interface Row {
   readonly label: string;
   readonly value: number | undefined;
+  readonly field: string;
   readonly quantity: Quantity;
   readonly limits?: Limits;
   readonly note?: string;
-  readonly set: (s: Source, si: number) => void;
+  readonly set: (s: Source, value: number) => void;
 }
-const tidy = (v: number): number => Number(v.toFixed(5));
-const lpm = (si: number): number => tidy(fromSI(si, FILE_UNITS.lpm));
-const mm = (si: number): number => tidy(fromSI(si, FILE_UNITS.mm));
-const litre = (si: number): number => tidy(fromSI(si, FILE_UNITS.litre));
-const fromLpm = (v: number | undefined): number | undefined => (v === undefined ? undefined : toSI(v, FILE_UNITS.lpm));
 
 const rows = computed<Row[]>(() => {
   const s = props.source;
@@ -99,39 +87,41 @@ const rows = computed<Row[]>(() => {
     return [
       {
         label: 'First flush thrown away',
-        value: metresOfMm(roof.firstFlushMm ?? FIRST_FLUSH_MM.typical),
+        value: roof.firstFlushMm ?? FIRST_FLUSH_MM.typical,
+        field: 'firstFlushMm',
         quantity: 'drop',
         limits: { min: 0, max: 0.02 },
         note: `once in a wet spell; ${FIRST_FLUSH_MM.source}`,
-        set: (n, v) => void (n.roof && (n.roof.firstFlushMm = mm(v))),
+        set: (n, v) => void (n.roof && (n.roof.firstFlushMm = v)),
       },
       {
         label: 'Design rain, an hour',
-        value: metresOfMm(roof.designRainMmPerH ?? DESIGN_RAIN),
+        value: roof.designRainMmPerH ?? DESIGN_RAIN,
+        field: 'designRainMmPerH',
         quantity: 'drop',
         limits: { min: 0.001, max: 1 },
         note: 'the local code or weather service names it; 75 mm an hour is taken (common practice)',
-        set: (n, v) => void (n.roof && (n.roof.designRainMmPerH = mm(v))),
+        set: (n, v) => void (n.roof && (n.roof.designRainMmPerH = v)),
       },
       {
         label: 'Gutter, wide',
-        value: metresOfMm(roof.gutter?.widthMm ?? 115),
+        value: roof.gutter?.widthMm ?? 115,
+        field: 'widthMm',
         quantity: 'bore',
         limits: { min: 0.02, max: 1 },
         set: (n, v) =>
-          void (
-            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).widthMm = mm(v))
-          ),
+          void (n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).widthMm = v)),
       },
       {
         label: 'Gutter falls, each metre',
-        value: metresOfMm(roof.gutter?.fallMmPerM ?? 3),
+        value: roof.gutter?.fallMmPerM ?? 3,
+        field: 'fallMmPerM',
         quantity: 'bore',
         limits: { min: 0, max: 0.1 },
         note: gutterNote.value,
         set: (n, v) =>
           void (
-            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).fallMmPerM = mm(v))
+            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).fallMmPerM = v)
           ),
       },
     ];
@@ -140,25 +130,28 @@ const rows = computed<Row[]>(() => {
     return [
       {
         label: 'Flow in full sun',
-        value: fromLpm(pump.ratedFlowLpm),
+        value: pump.ratedFlowLpm,
+        field: 'ratedFlowLpm',
         quantity: 'flow',
         limits: { min: 1e-7, max: 1 },
-        set: (n, v) => void (n.pump && (n.pump.ratedFlowLpm = lpm(v))),
+        set: (n, v) => void (n.pump && (n.pump.ratedFlowLpm = v)),
       },
       {
         label: 'at a lift of',
         value: pump.ratedLiftM,
+        field: 'ratedLiftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
-        set: (n, v) => void (n.pump && (n.pump.ratedLiftM = tidy(v))),
+        set: (n, v) => void (n.pump && (n.pump.ratedLiftM = v)),
       },
       {
         label: 'It lifts here',
         value: pump.liftM,
+        field: 'liftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
         note: 'water to inlet, and the friction of its pipe. The flow is taken to fall as the lift rises (assumption).',
-        set: (n, v) => void (n.pump && (n.pump.liftM = tidy(v))),
+        set: (n, v) => void (n.pump && (n.pump.liftM = v)),
       },
     ];
   }
@@ -166,25 +159,28 @@ const rows = computed<Row[]>(() => {
     return [
       {
         label: 'Flow into the drive pipe',
-        value: fromLpm(ram.driveFlowLpm),
+        value: ram.driveFlowLpm,
+        field: 'driveFlowLpm',
         quantity: 'flow',
         limits: { min: 1e-7, max: 10 },
-        set: (n, v) => void (n.ram && (n.ram.driveFlowLpm = lpm(v))),
+        set: (n, v) => void (n.ram && (n.ram.driveFlowLpm = v)),
       },
       {
         label: 'Fall to the ram',
         value: ram.fallM,
+        field: 'fallM',
         quantity: 'height',
         limits: { min: 0.1, max: 500 },
-        set: (n, v) => void (n.ram && (n.ram.fallM = tidy(v))),
+        set: (n, v) => void (n.ram && (n.ram.fallM = v)),
       },
       {
         label: 'Lift above the ram',
         value: ram.liftM,
+        field: 'liftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
         note: 'Rankine’s efficiency of 0.6 is taken; rams in practice reach 0.5 to 0.7',
-        set: (n, v) => void (n.ram && (n.ram.liftM = tidy(v))),
+        set: (n, v) => void (n.ram && (n.ram.liftM = v)),
       },
     ];
   }
@@ -192,39 +188,44 @@ const rows = computed<Row[]>(() => {
     return [
       {
         label: 'Brought each trip',
-        value: toSI(haul.litresPerTrip, FILE_UNITS.litre),
+        value: haul.litresPerTrip,
+        field: 'litresPerTrip',
         quantity: 'volume',
         limits: { min: 1e-3, max: 1000 },
-        set: (n, v) => void (n.haul && (n.haul.litresPerTrip = litre(v))),
+        set: (n, v) => void (n.haul && (n.haul.litresPerTrip = v)),
       },
       {
         label: 'Wanted each day',
-        value: toSI(haul.litresPerDay, FILE_UNITS.litre),
+        value: haul.litresPerDay,
+        field: 'litresPerDay',
         quantity: 'volume',
         limits: { min: 1e-3, max: 10_000 },
-        set: (n, v) => void (n.haul && (n.haul.litresPerDay = litre(v))),
+        set: (n, v) => void (n.haul && (n.haul.litresPerDay = v)),
       },
       {
         label: 'One way',
-        value: toSI(haul.distanceKm, FILE_UNITS.km),
+        value: haul.distanceKm,
+        field: 'distanceKm',
         quantity: 'road',
         limits: { min: 10, max: 1e7 },
-        set: (n, v) => void (n.haul && (n.haul.distanceKm = tidy(fromSI(v, FILE_UNITS.km)))),
+        set: (n, v) => void (n.haul && (n.haul.distanceKm = v)),
       },
       {
         label: 'On the road, an hour',
-        value: toSI(haul.speedKmh, FILE_UNITS.km),
+        value: haul.speedKmh,
+        field: 'speedKmh',
         quantity: 'road',
         limits: { min: 1000, max: 2e5 },
-        set: (n, v) => void (n.haul && (n.haul.speedKmh = tidy(fromSI(v, FILE_UNITS.km)))),
+        set: (n, v) => void (n.haul && (n.haul.speedKmh = v)),
       },
       {
         label: 'Filling, emptying, waiting a trip',
-        value: toSI(haul.standingMin, FILE_UNITS.min),
+        value: haul.standingMin,
+        field: 'standingMin',
         quantity: 'duration',
         limits: { min: 0, max: 86_400 },
         note: haulNote.value,
-        set: (n, v) => void (n.haul && (n.haul.standingMin = tidy(fromSI(v, FILE_UNITS.min)))),
+        set: (n, v) => void (n.haul && (n.haul.standingMin = v)),
       },
     ];
   }
@@ -232,13 +233,14 @@ const rows = computed<Row[]>(() => {
   return [
     {
       label: 'Yield that is counted on',
-      value: fromLpm(s.yieldLpm),
+      value: s.yieldLpm,
+      field: 'yieldLpm',
       quantity: 'flow',
       limits: { min: 0, max: 10 },
       note: s.yieldByMonthLpm
         ? 'twelve months are given in the plan file and go first'
         : 'the lowest test of the year is the honest one',
-      set: (n, v) => void (n.yieldLpm = lpm(v)),
+      set: (n, v) => void (n.yieldLpm = v),
     },
   ];
 });
@@ -247,9 +249,9 @@ const gutterNote = computed(() => {
   if (!roof) return undefined;
   const g = roof.gutter ?? { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true };
   const carries = gutterCapacity(
-    metresOfMm(g.widthMm),
-    metresOfMm(g.depthMm),
-    metresOfMm(g.fallMmPerM),
+    planField('widthMm').toSI(g.widthMm),
+    planField('depthMm').toSI(g.depthMm),
+    planField('fallMmPerM').toSI(g.fallMmPerM),
     g.round ?? true,
   );
   const comes = designFlow(rainRate(roof.designRainMmPerH ?? DESIGN_RAIN), roofArea(roof));
@@ -277,7 +279,7 @@ const addBarrel = (): string | undefined =>
     if (!s.roof) return;
     const list = (s.roof.barrels ??= []);
     const left = 1 - list.reduce((sum, b) => sum + b.share, 0);
-    list.push({ volumeL: 200, share: Number(Math.max(0, left).toFixed(2)) });
+    list.push({ volumeL: 200, share: Math.round(100 * Math.max(0, left)) / 100 });
   });
 const divided = computed(() => dividedBarrels(props.plan, props.source));
 const areas = computed(() => props.source.roof?.areas ?? []);
@@ -315,7 +317,7 @@ const UPKEEP = {
       :value="source.groundM"
       quantity="height"
       :limits="{ min: -500, max: 9000 }"
-      :commit="(si) => said(edit(setGround(source.id, tidy(si))))"
+      :commit="(si) => said(edit(setGround(source.id, planValue('groundM', si))))"
     />
     <EntryRow
       v-if="!hasLine && tanks.length > 0"
@@ -341,9 +343,9 @@ const UPKEEP = {
         <EntryRow
           :label="areas.length > 1 ? `Roof ${k + 1}, seen from above` : 'Roof, seen from above'"
           :value="a.planM2"
-          quantity="area"
+          field="planM2"
           :limits="{ min: 0.5, max: 1e5 }"
-          :commit="(si) => change('area of the roof', (s) => void (s.roof && (s.roof.areas[k].planM2 = tidy(si))))"
+          :commit="(value) => change('area of the roof', (s) => void (s.roof && (s.roof.areas[k].planM2 = value)))"
         />
         <EntryRow
           label="of"
@@ -374,10 +376,11 @@ const UPKEEP = {
       :key="row.label"
       :label="row.label"
       :value="row.value"
+      :field="row.field"
       :quantity="row.quantity"
       :limits="row.limits"
       :note="row.note"
-      :commit="(si) => change(row.label.toLowerCase(), (s) => row.set(s, si))"
+      :commit="(value) => change(row.label.toLowerCase(), (s) => row.set(s, value))"
     />
     <template v-if="source.haul">
       <EntryRow v-for="c in COSTS" :key="c.key" :label="c.label" note="in your own money">
@@ -431,11 +434,11 @@ const UPKEEP = {
       <div v-for="(b, k) in source.roof.barrels ?? []" :key="k" class="barrel small">
         <QuantityField
           class="narrow"
-          :value="toSI(b.volumeL, FILE_UNITS.litre)"
-          quantity="volume"
+          :value="b.volumeL"
+          field="volumeL"
           :label="`Barrel ${k + 1} holds`"
           :limits="{ min: 1e-3, max: 1000 }"
-          :commit="(si) => change('barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].volumeL = litre(si))))"
+          :commit="(value) => change('barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].volumeL = value)))"
           show-unit
         />
         gets

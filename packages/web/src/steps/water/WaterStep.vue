@@ -9,7 +9,7 @@ import { addSource, changeNode, removeSource, type Command } from '@vernal-slope
 import type { Fault } from '@vernal-slope/plan/document';
 import type { FlowTest, Plan, Source } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
-import { FILE_UNITS, fixed, fromSI, percent, show, showPerDay, showText } from '../../display/quantities.ts';
+import { fixed, percent, show, showPerDay, showText } from '../../display/quantities.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -21,10 +21,13 @@ import QualityTests from './QualityTests.vue';
 import SourceForm from './SourceForm.vue';
 import WeatherPanel from './WeatherPanel.vue';
 import { isSource } from '@vernal-slope/plan/kinds';
+import { useEdits } from '../../session/planpage.ts';
+import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const sources = computed(() => props.plan.nodes.filter(isSource));
 const picked = ref('');
 const source = computed(() => sources.value.find((s) => s.id === picked.value) ?? sources.value[0]);
@@ -50,7 +53,7 @@ function add(kind: Source['type']): void {
   if (props.edit(command).length === 0) picked.value = command.id;
 }
 function remove(): void {
-  if (source.value) props.edit(removeSource(source.value.id));
+  if (source.value) perform(removeSource(source.value.id));
   picked.value = '';
 }
 const attached = computed(() => props.plan.lines.some((l) => l.from === source.value?.id || l.to === source.value?.id));
@@ -59,16 +62,16 @@ function keep(test: FlowTest): void {
   timing.value = false;
   measuring.value = false;
   if (!source.value) return;
-  props.edit(changeNode(source.value.id, 'source', 'test of the source', (s) => void (s.tests ??= []).push(test)));
+  perform(changeNode(source.value.id, 'source', 'test of the source', (s) => void (s.tests ??= []).push(test)));
 }
-const dropTest = (index: number): void =>
-  void props.edit(changeNode(source.value.id, 'source', 'test taken out', (s) => void s.tests?.splice(index, 1)));
+const dropTest = (index: number): boolean =>
+  perform(changeNode(source.value.id, 'source', 'test taken out', (s) => void s.tests?.splice(index, 1)));
 function useLow(): void {
   const low = tests.value?.low.flow;
   if (low === undefined) return;
-  props.edit(
+  perform(
     changeNode(source.value.id, 'source', 'yield from the lowest test', (s) => {
-      s.yieldLpm = Number(fromSI(low, FILE_UNITS.lpm).toFixed(3));
+      s.yieldLpm = planValue('yieldLpm', low);
     }),
   );
 }
@@ -170,7 +173,7 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
               <button
                 v-if="
                   source.yieldLpm === undefined ||
-                  Math.abs(source.yieldLpm - fromSI(tests.low.flow, FILE_UNITS.lpm)) > 0.005 * source.yieldLpm
+                  Math.abs(source.yieldLpm - planValue('yieldLpm', tests.low.flow)) > 0.005 * source.yieldLpm
                 "
                 type="button"
                 class="plain-button edged"

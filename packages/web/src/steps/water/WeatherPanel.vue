@@ -7,13 +7,16 @@ import { dateOf, dayNumber, readDailyCsv, type DailyCsv } from '@vernal-slope/pl
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { FILE_UNITS, fromSI, showText, toSI, unitFor } from '../../display/quantities.ts';
+import { unitFor } from '../../display/quantities.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
+import { useEdits } from '../../session/planpage.ts';
+import { showField, planField } from '../../display/planfields.ts';
 
 const props = defineProps<{ plan: Plan; edit: (command: Command) => readonly Fault[] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 const picker = ref<HTMLInputElement | null>(null);
 const read = shallowRef<{ name: string; csv: DailyCsv } | null>(null);
 const trouble = ref('');
@@ -48,15 +51,15 @@ function take(): void {
   const r = read.value;
   if (!r?.csv.series) return;
   const { series } = r.csv;
-  props.edit(
+  perform(
     changePlan('daily weather', (p) => {
       (p.climate ??= {}).daily = { name: r.name, ...series };
     }),
   );
   read.value = null;
 }
-const drop = (): void =>
-  void props.edit(
+const drop = (): boolean =>
+  perform(
     changePlan('daily weather taken out', (p) => {
       if (p.climate) delete p.climate.daily;
     }),
@@ -64,28 +67,25 @@ const drop = (): void =>
 
 type Key = 'rainMm' | 'tMaxC' | 'tMinC';
 const ROWS = [
-  { key: 'rainMm', label: 'Rain', quantity: 'drop' },
-  { key: 'tMaxC', label: 'Warmest of the day', quantity: 'temperature' },
-  { key: 'tMinC', label: 'Coldest of the day', quantity: 'temperature' },
+  { key: 'rainMm', label: 'Rain' },
+  { key: 'tMaxC', label: 'Warmest of the day' },
+  { key: 'tMinC', label: 'Coldest of the day' },
 ] as const;
 const TYPICAL: Readonly<Record<Key, number[]>> = {
   rainMm: [70, 60, 60, 55, 60, 60, 55, 60, 65, 75, 75, 75],
   tMaxC: [5, 6, 10, 14, 18, 21, 24, 24, 20, 15, 9, 6],
   tMinC: [-1, -1, 1, 4, 7, 10, 12, 12, 9, 6, 2, 0],
 };
-const shown = (key: Key, m: number): number => {
-  const v = props.plan.climate?.monthly?.[key][m] ?? months.value?.[key][m] ?? TYPICAL[key][m];
-  return key === 'rainMm' ? toSI(v, FILE_UNITS.mm) : v;
-};
-function setMonth(key: Key, m: number, si: number): undefined {
-  const value = Number((key === 'rainMm' ? fromSI(si, FILE_UNITS.mm) : si).toFixed(2));
-  props.edit(
+const shown = (key: Key, m: number): number =>
+  props.plan.climate?.monthly?.[key][m] ?? months.value?.[key][m] ?? TYPICAL[key][m];
+function setMonth(key: Key, m: number, value: number): undefined {
+  perform(
     changePlan(`${MONTHS[m]}: weather`, (p) => {
       const climate = (p.climate ??= {});
       climate.monthly ??= {
         rainMm: [...(months.value?.rainMm ?? TYPICAL.rainMm)].map((v) => Math.round(v)),
-        tMaxC: [...(months.value?.tMaxC ?? TYPICAL.tMaxC)].map((v) => Number(v.toFixed(1))),
-        tMinC: [...(months.value?.tMinC ?? TYPICAL.tMinC)].map((v) => Number(v.toFixed(1))),
+        tMaxC: [...(months.value?.tMaxC ?? TYPICAL.tMaxC)].map((v) => Math.round(10 * v) / 10),
+        tMinC: [...(months.value?.tMinC ?? TYPICAL.tMinC)].map((v) => Math.round(10 * v) / 10),
       };
       climate.monthly[key][m] = value;
     }),
@@ -100,7 +100,7 @@ const MOST_FAULTS = 8;
     <h3 id="weather-title">Weather</h3>
     <p v-if="daily" data-test="weather-series">
       Daily rain, {{ daily.name ?? 'a series' }}: {{ span }}, about
-      <span class="figure">{{ showText(toSI(yearly, FILE_UNITS.mm), 'drop', settings.units) }}</span> a year.
+      <span class="figure">{{ showField('rainMm', yearly, settings.units) }}</span> a year.
       <template v-if="missing > 0">{{ missing }} days are missing and count as dry.</template>
     </p>
     <p v-else class="muted">No daily series. A roof tank is sized by years of days: bring in a file of them.</p>
@@ -176,13 +176,13 @@ const MOST_FAULTS = 8;
                 <QuantityField
                   plain
                   :value="shown(row.key, m)"
-                  :quantity="row.quantity"
+                  :field="row.key"
                   :label="`${row.label}, ${month}`"
                   :limits="row.key === 'rainMm' ? { min: 0, max: 5 } : { min: -60, max: 60 }"
-                  :commit="(si) => setMonth(row.key, m, si)"
+                  :commit="(value) => setMonth(row.key, m, value)"
                 />
               </td>
-              <td class="muted small">{{ unitFor(row.quantity, settings.units).symbol }}</td>
+              <td class="muted small">{{ unitFor(planField(row.key).quantity, settings.units).symbol }}</td>
             </tr>
           </tbody>
         </table>
