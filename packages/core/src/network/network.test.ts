@@ -219,6 +219,36 @@ describe('humps', () => {
     expect(s.converged).toBe(true);
     expect([...s.flow]).toEqual([0, 0]);
   });
+  it('are held by what is lost before them alone: what is lost at the far end counts nothing there', () => {
+    // H − z = entrance and friction up to the hump, whatever the discharge behind it loses
+    const flowWith = (exitK: number, backwards: boolean): number => {
+      const b = new NetworkBuilder();
+      const [tank, far] = [b.fixedNode(), b.fixedNode()];
+      const legs = [pipe(60, 0.02, 7e-6), pipe(60, 0.02, 7e-6)];
+      const points = [{ segment: 0, elevation: 9.4 }];
+      const link = backwards
+        ? b.pipe(far, tank, legs, { backwardFromK: exitK, backwardToK: 0.8, points })
+        : b.pipe(tank, far, legs, { entranceK: 0.8, exitK, points });
+      const network = b.build('darcy-weisbach', NU);
+      const state = openState(network);
+      state.fixedHead[tank] = 10;
+      state.fixedHead[far] = 0;
+      const s = solve(network, state);
+      expect(s.converged).toBe(true);
+      return Math.abs(s.flow[link]);
+    };
+    const free = flowWith(0, false);
+    expect(free).toBeGreaterThan(1e-5);
+    expect(flowWith(30, false)).toBeCloseTo(free, 9);
+    expect(flowWith(30, true)).toBeCloseTo(free, 9);
+    // by hand: 0.6 m over 60 m of 20 mm at the speed of that flow, by Darcy and Weisbach
+    const v = free / (Math.PI / 4) / 0.02 ** 2;
+    const f = ((0.6 - (0.8 * v * v) / (2 * 9.80665)) / ((60 / 0.02) * (v * v))) * (2 * 9.80665);
+    expect(1 / Math.sqrt(f)).toBeCloseTo(
+      -2 * Math.log10(7e-6 / 0.02 / 3.7 + 2.51 / ((v * 0.02) / NU) / Math.sqrt(f)),
+      2,
+    );
+  });
   it('of any heights never carry more than siphons would, balance, and leave no hump under suction', () => {
     fc.assert(
       fc.property(

@@ -74,6 +74,31 @@ describe('by hand', () => {
     // a quarter of the tank on the two planks, 100 mm wide, over the post's 100 mm
     expect(of(plain, 'beam-seat').demand).toBeCloseTo(W / 4 / 0.01, 3);
   });
+  it('timber weighs: boards on joists, boards and joists on beams, all of it on the posts', () => {
+    // 500 kg/m³ for round sums; the tank's load stays what it was
+    const heavy = { ...plain, timberDensity: 500 };
+    const boards = 0.04 * 500 * G; // Pa
+    const joist = of(heavy, 'joist-bending').demand - of(plain, 'joist-bending').demand;
+    expect(joist).toBeCloseTo((boards * 0.35 * 1) / 8 / ((0.05 * 0.15 ** 2) / 6), 2);
+    const g = standGeometry(heavy);
+    const above = g.timberAbove * 500 * G;
+    const beam = of(heavy, 'beam-bending').demand - of(plain, 'beam-bending').demand;
+    expect(beam).toBeCloseTo(above / 2 / 8 / 2 / ((0.05 * 0.2 ** 2) / 6), 2);
+    const post = of(heavy, 'post-load').demand - of(plain, 'post-load').demand;
+    // N or Pa, as the check has it: a quarter of all the timber on each of four posts
+    const unit = of(plain, 'post-load').demand / (W / 4);
+    expect(post / unit).toBeCloseTo((g.timber * 500 * G) / 4, 1);
+  });
+  it('a girt at mid height halves the free length of the posts, on braced outer faces alone', () => {
+    const girted = (braces: object): StandDesign => ({ ...plain, braces: { ...plain.braces, girts: 1, ...braces } });
+    const length = standGeometry(plain).postLength;
+    expect(standGeometry(plain)).toMatchObject({ freeFront: length, freeSide: length });
+    expect(standGeometry(girted({}))).toMatchObject({ freeFront: length / 2, freeSide: length / 2 });
+    expect(standGeometry(girted({ side: false }))).toMatchObject({ freeFront: length / 2, freeSide: length });
+    const three = { ...girted({}), beams: { ...plain.beams, lines: 3 as const } };
+    expect(standGeometry(three).freeFront).toBe(length);
+    expect(of(girted({}), 'post-slender').demand).toBeCloseTo(of(plain, 'post-slender').demand / 2, 9);
+  });
   it('post in a gust: a quarter of the tank, and the turning over two lee posts one metre away', () => {
     const w = standLoads(plain).winds[0];
     expect(of(plain, 'post-wind').demand).toBeCloseTo(W / 4 + w.full.turning / 1 / 2, 3);

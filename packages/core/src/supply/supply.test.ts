@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   daylightHours,
+  designFlow,
   extraterrestrial,
   fallingLimb,
   floatFlow,
@@ -214,5 +215,19 @@ describe('rams and hauling', () => {
     expect(w.trips).toBeCloseTo(3.5, 9);
     expect(w.time / 60).toBeCloseTo(3.5 * 44, 6);
     expect(w.cost).toBeCloseTo(3.5 * 12 * 0.5 + (3.5 * 44 * 20) / 60, 6);
+  });
+});
+
+describe('a gutter that falls', () => {
+  // Manning with n = 0.012 (smooth metal or plastic; Chow 1959, table 5-6: 0.010 to 0.014), worked by hand:
+  // 100 by 50 mm at 1 in 100: A 0.005 m², R 0.025 m; Q = 0.005 · 0.025^(2/3) · 0.1 / 0.012
+  it('carries what Manning says, rectangular and half round', () => {
+    expect(gutterCapacity(0.1, 0.05, 0.01, false)).toBeCloseTo((0.005 * 0.025 ** (2 / 3) * 0.1) / 0.012, 9);
+    expect(gutterCapacity(0.1, 0.05, 0.01, false) * 60_000).toBeCloseTo(213.7, 1);
+    const area = (Math.PI / 8) * 0.01;
+    expect(gutterCapacity(0.1, 0.05, 0.01, true)).toBeCloseTo((area * 0.025 ** (2 / 3) * 0.1) / 0.012, 9);
+  });
+  it('takes the rain that falls on it: 75 mm an hour on 60 m² are 75 L/min', () => {
+    expect(designFlow(0.075 / 3600, 60) * 60_000).toBeCloseTo(75, 9);
   });
 });

@@ -1,4 +1,5 @@
 // The working of a figure: rule, figures put in, result, source. Made by the code that makes the figure.
+export { ruleValue } from './evaluate.ts';
 import type { Dimension } from '../units/index.ts';
 
 /** One figure that goes into a rule. */

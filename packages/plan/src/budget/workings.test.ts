@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Working } from '@vernal-slope/core/working';
-import { ruleInFigures, ruleInSymbols } from '@vernal-slope/core/working';
+import { ruleInFigures, ruleInSymbols, ruleValue } from '@vernal-slope/core/working';
+import { LEAST_VENT, ventBore } from '@vernal-slope/core/storage';
 import { loadPlan } from '../document/index.ts';
 import type { Plan, Source, Tank } from '../schema/index.ts';
 import {
@@ -92,12 +93,13 @@ describe('every working', () => {
       expect(w.source.length).toBeGreaterThan(5);
     }
   });
-  it('of a vent gives air enough (by hand)', () => {
-    const d = ventWorking(
-      'x',
-      { ...tankStore(ousel, hill), vent: Math.sqrt(((4 / Math.PI) * 1e-3) / (0.6 * Math.sqrt(100 / 1.2))) },
-      1e-3,
-    ).result.value;
-    expect(0.6 * (Math.PI / 4) * d * d * Math.sqrt(100 / 1.2)).toBeCloseTo(1e-3, 12);
+  it('of a vent: its bore passes the flow as air under 50 Pa (by hand)', () => {
+    // wide enough that the least bore of 20 mm does not count
+    const flow = 0.05;
+    const store = { ...tankStore(ousel, hill), vent: ventBore(flow) };
+    const w = ventWorking('x', store, flow);
+    expect(w.result.value).toBeGreaterThan(LEAST_VENT);
+    expect(0.6 * (Math.PI / 4) * w.result.value ** 2 * Math.sqrt((2 * 50) / 1.2)).toBeCloseTo(flow, 9);
+    expect(ruleValue(w)).toBeCloseTo(w.result.value, 9);
   });
 });

@@ -1,4 +1,5 @@
 // Workings of the figures of Water, Need and Store, made from the results that the screens show.
+import { LEAST_VENT } from '@vernal-slope/core/storage';
 import { GRAVITY } from '@vernal-slope/core/units';
 import { vNotchCoefficients } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
@@ -197,8 +198,18 @@ export function usableWorking(of: string, s: TankStore): Working {
 export const ventWorking = (of: string, s: TankStore, flow: number): Working => ({
   code: 'vent',
   of,
-  rule: 'd = \\sqrt{\\frac{4}{\\pi} \\, \\frac{ {{q}} }{0.6 \\sqrt{2 \\cdot 50 / 1.2}}}',
-  terms: [{ key: 'q', tex: 'q', name: 'most that leaves or enters', value: flow, dimension: 'flow' }],
+  rule: 'd = \\max\\left( {{least}} , \\sqrt{\\frac{4}{\\pi} \\, \\frac{ {{q}} }{0.6 \\sqrt{2 \\cdot 50 / 1.2}}} \\right)',
+  terms: [
+    {
+      key: 'least',
+      tex: 'd_\\mathrm{least}',
+      name: 'least vent',
+      value: LEAST_VENT,
+      dimension: 'bore',
+      source: 'common practice, no source',
+    },
+    { key: 'q', tex: 'q', name: 'most that leaves or enters', value: flow, dimension: 'flow' },
+  ],
   result: { tex: 'd', value: s.vent, dimension: 'bore' },
   source: 'Orifice for air at 1.2 kg/m³ and 50 Pa of suction',
   assumptions: ['Never narrower than 20 mm: mesh and dust take their share (common practice, no source).'],

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Working } from '@vernal-slope/core/working';
-import { ruleInFigures, ruleInSymbols } from '@vernal-slope/core/working';
+import { ruleInFigures, ruleInSymbols, ruleValue } from '@vernal-slope/core/working';
 import { compilePlan, kiloPascals, lpmOfFlow } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import type { Plan } from '../schema/index.ts';
@@ -256,28 +256,12 @@ describe('workings', () => {
   const refill = refillOf(c, 'low');
   const height = heightFor(c, 'low');
   const term = (w: Working, key: string): number => w.terms.find((t) => t.key === key)?.value ?? NaN;
-  /** Each rule worked again by hand from the terms that are shown. */
-  const rules: Record<string, (w: Working) => number> = {
-    pressure: (w) => term(w, 'rho') * term(w, 'g') * (term(w, 'zw') - term(w, 'zo') - term(w, 'h')),
-    'static-pressure': (w) => term(w, 'rho') * term(w, 'g') * (term(w, 'zw') - term(w, 'zo')),
-    'orifice-flow': (w) => term(w, 'cd') * term(w, 'a') * Math.sqrt(2 * term(w, 'g') * term(w, 'hv')),
-    'outlet-flow': (w) => term(w, 'qr') * (term(w, 'p') / term(w, 'pr')) ** term(w, 'x'),
-    'leg-loss': (w) =>
-      ((term(w, 'f') * term(w, 'l')) / term(w, 'd') + term(w, 'k')) * (term(w, 'v') ** 2 / (2 * term(w, 'g'))),
-    'leg-loss-hazen': (w) =>
-      (10.667 * term(w, 'l') * (term(w, 'q') / term(w, 'c')) ** 1.852) / term(w, 'd') ** 4.871 +
-      (term(w, 'k') * term(w, 'v') ** 2) / (2 * term(w, 'g')),
-    speed: (w) => (4 * term(w, 'q')) / (Math.PI * term(w, 'd') ** 2),
-    'station-pressure': (w) => term(w, 'rho') * term(w, 'g') * (term(w, 'zl') - term(w, 'zp')),
-    'water-level': (w) => term(w, 'zg') + term(w, 's') + term(w, 'y'),
-    'loss-sum': (w) => w.terms.reduce((sum, t) => sum + t.value, 0),
+  /** Rules that cannot be put in as they stand, worked again by hand from the terms that are shown. */
+  const byHand: Record<string, (w: Working) => number> = {
     'friction-turbulent': (w) => {
       const x = 1 / Math.sqrt(w.result.value);
       return 1 / (-2 * Math.log10(term(w, 'e') / 3.7 + (2.51 * x) / term(w, 're'))) ** 2;
     },
-    'friction-laminar': (w) => 64 / term(w, 're'),
-    height: (w) => term(w, 'zo') + term(w, 'hp') + term(w, 'h') - term(w, 'zg') - term(w, 'y'),
-    'height-hump': (w) => term(w, 'zo') + term(w, 'hp') + term(w, 'h') - term(w, 'zg') - term(w, 'y'),
   };
   function everyWorking(w: Working | undefined): Working[] {
     return w ? [w, ...w.terms.flatMap((t) => everyWorking(t.working))] : [];
@@ -302,9 +286,7 @@ describe('workings', () => {
     '%s: its rule gives its result',
     (code) => {
       for (const w of all.filter((x) => x.code === code)) {
-        const rule = rules[code];
-        expect(rule, code).toBeDefined();
-        const again = rule(w);
+        const again = byHand[code]?.(w) ?? ruleValue(w);
         expect(Math.abs(again - w.result.value), `${w.of}: ${again} against ${w.result.value}`).toBeLessThan(
           1e-6 * Math.max(1, Math.abs(w.result.value)),
         );

@@ -198,11 +198,17 @@ export function standWorking(plan: Plan, asked: Pick<StandAsked, 'tank'>, found:
   const tank = plan.nodes.find((n) => n.id === asked.tank) as Tank;
   const need = found.needs.find((n) => n.id === found.governing) as StandNeed;
   const nameOf = (id: string): string => plan.nodes.find((n) => n.id === id)?.name ?? id;
+  const low = levelFor(tank, 'low');
+  // what the governing outlet has over what it asks, at the height found
+  const spare = found.stand + tank.groundM + low - found.loss - need.head;
   const entered = { dimension: 'length', source: 'entered' } as const;
   return {
     code: 'stand',
     of: nameOf(asked.tank),
-    rule: 's = {{zo}} + {{hp}} + {{h}} - {{zg}} - {{y}}',
+    rule:
+      spare > EXACT
+        ? 's = {{zo}} + {{hp}} + {{m}} + {{h}} - {{zg}} - {{y}}'
+        : 's = {{zo}} + {{hp}} + {{h}} - {{zg}} - {{y}}',
     terms: [
       { key: 'zo', tex: 'z_\\mathrm{out}', name: `${nameOf(need.id)}, its height`, value: need.elevation, ...entered },
       {
@@ -212,6 +218,20 @@ export function standWorking(plan: Plan, asked: Pick<StandAsked, 'tank'>, found:
         value: need.head - need.elevation,
         ...entered,
       },
+      ...(spare > EXACT
+        ? [
+            {
+              key: 'm',
+              tex: 'm',
+              name:
+                found.stand === 0
+                  ? 'more than it asks, on its own ground'
+                  : 'more than it asks: a hump on the way governs',
+              value: spare,
+              dimension: 'length' as const,
+            },
+          ]
+        : []),
       {
         key: 'h',
         tex: '\\textstyle\\sum h',

@@ -1,4 +1,5 @@
 // Workings of the figures people see: rule, figures, where each comes from. Figures come from the results.
+import { headOfPressure } from '@vernal-slope/core/water';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { GRAVITY } from '@vernal-slope/core/units';
@@ -268,10 +269,26 @@ export function flowWorking(
       source: "The outlet's own law; Keller and Karmeli (1974) for the form",
     };
   }
+  if (map.leaving.length > 0 && (isVessel(node) || isSource(node))) return netFlowWorking(c, result, id, flow);
   const valve = isVessel(node) ? node.inlet?.floatValve : undefined;
   const seatMm = valve?.seatMm ?? (isTap(node) ? node.orifice?.diameterMm : undefined);
   if (seatMm !== undefined) {
     const cd = valve?.dischargeCoefficient ?? (isTap(node) ? (node.orifice?.dischargeCoefficient ?? 0) : 0);
+    const valveHead = (p: Term): Working => ({
+      code: 'head-at-valve',
+      of: nameOf(c, id),
+      rule: 'h = \\frac{ {{p}} }{ {{rho}} {{g}} } + {{z}}',
+      terms: [
+        p,
+        density(c),
+        gravity,
+        // where the pressure is told and where the valve hangs need not be one height
+        { key: 'z', tex: '\\Delta z', name: 'from there to the valve', value: head - headOf(p), dimension: 'length' },
+      ],
+      result: { tex: 'h', value: head, dimension: 'length' },
+      source: 'Hydrostatics',
+    });
+    const headOf = (p: Term): number => headOfPressure(p.value, c.water.density);
     const head = isVessel(map.plan)
       ? at.head - (map.plan.inlet?.at === 'bottom' ? floorOf(map.plan) : inletElevation(map.plan))
       : at.head - map.elevation;
@@ -290,7 +307,14 @@ export function flowWorking(
           source: 'entered',
         },
         gravity,
-        { key: 'hv', tex: 'h', name: 'head at the valve', value: head, dimension: 'length', working: pressure.working },
+        {
+          key: 'hv',
+          tex: 'h',
+          name: 'head at the valve',
+          value: head,
+          dimension: 'length',
+          working: valveHead(pressure),
+        },
       ],
       result: flow,
       source: 'Torricelli; Brater and King, Handbook of Hydraulics',
@@ -314,6 +338,32 @@ export function flowWorking(
     ],
     result: flow,
     source: 'The flow at which the losses use up the whole fall, found by the network solver',
+  };
+}
+
+/** What comes into a tank or source by its lines less what leaves by them. */
+function netFlowWorking(c: Compiled, result: PlanResult, id: string, flow: Working['result']): Working {
+  const map = c.nodes.get(id);
+  const terms = [
+    ...(map?.entering ?? []).map((end) => ({ ...end, sign: 1 })),
+    ...(map?.leaving ?? []).map((end) => ({ ...end, sign: -1 })),
+  ].map(({ line, link, sign }, k) => ({
+    sign,
+    term: {
+      key: `q${k}`,
+      tex: `Q_{${k + 1}}`,
+      name: `${nameOf(c, line)}, ${sign > 0 ? 'in' : 'out'}`,
+      value: result.solution.flow[link],
+      dimension: 'flow' as const,
+    },
+  }));
+  return {
+    code: 'net-flow',
+    of: nameOf(c, id),
+    rule: `Q = ${terms.map(({ sign, term }, k) => `${sign < 0 ? '- ' : k > 0 ? '+ ' : ''}{{${term.key}}}`).join(' ')}`,
+    terms: terms.map(({ term }) => term),
+    result: flow,
+    source: 'Continuity: what comes in less what goes out',
   };
 }
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { applyCommand, remedyCommand } from '../edit/index.ts';
-import type { Working } from '@vernal-slope/core/working';
+import { ruleValue, type Working } from '@vernal-slope/core/working';
 import type { Plan, Stand, Tank } from '../schema/index.ts';
 import { optionsOf, servedIn, solvePlan, standFor } from '../solve/index.ts';
 import {
@@ -330,23 +330,6 @@ describe('parts and waits', () => {
     });
   });
 });
-
-/** What a working's rule gives with its figures put in: fractions, products, powers and brackets of TeX. */
-function ruleValue(w: Working): number {
-  const terms = new Map(w.terms.map((t) => [t.key, t.value]));
-  let text = w.rule
-    .replace(/\{\{(\w+)\}\}/g, (_, key: string) => `(${terms.get(key)})`)
-    .replace(/\\left|\\right|\\,/g, '')
-    .replace(/\\cdot/g, '*');
-  // innermost fractions first: neither part holds a brace
-  for (let before = ''; before !== text;) {
-    before = text;
-    text = text.replace(/\\frac\{([^{}]*)\}\{([^{}]*)\}/g, '(($1)/($2))').replace(/\^2/g, '**2');
-  }
-  text = text.replace(/\)\s*\(/g, ')*(');
-  expect(text).toMatch(/^[-+*/().\d\se]+$/);
-  return Number(new Function(`return ${text}`)());
-}
 
 describe('workings of the first look', () => {
   const slight = stood({ posts: { widthMm: 88.9, depthMm: 88.9 }, braces: { front: false, side: false } });

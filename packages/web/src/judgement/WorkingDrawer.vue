@@ -44,6 +44,8 @@ const NAMES: Readonly<Record<string, string>> = {
   'outlet-flow': 'flow at',
   'orifice-flow': 'flow into',
   'free-flow': 'flow into',
+  'net-flow': 'flow into and out of',
+  'head-at-valve': 'head at the valve of',
   'leg-loss': 'head lost on',
   'leg-loss-hazen': 'head lost on',
   speed: 'speed in',
