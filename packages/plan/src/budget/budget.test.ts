@@ -381,3 +381,57 @@ describe('cross-checks of the new parts', () => {
     expect(!loaded.ok && loaded.faults.map((f) => f.path)).toContain(path);
   });
 });
+
+describe('what a close reading asks of the budget', () => {
+  it('the largest inflow is the best hour of a spring, in m³/s: 1.4 L/min is 1.4 L/min', () => {
+    const plan = with_(ousel, (p) => {
+      nodeOf<Tank>(p, 'hill').overflowPipe = { insideDiameterMm: 50, dropM: 0.2 };
+    });
+    const { overflow } = tankStore(plan, nodeOf<Tank>(plan, 'hill'));
+    expect(lpmOfFlow(overflow?.largest ?? NaN)).toBeCloseTo(1.4, 6);
+  });
+  it('the largest inflow of a roof is its design rain on all of it: 75 mm an hour on 100 m² are 125 L/min', () => {
+    const plan = with_(kestrel, (p) => {
+      const roof = p.nodes.find((n) => n.kind === 'source' && n.roof) as Source;
+      roof.roof = { areas: [{ planM2: 100, material: 'metal' }] };
+      p.nodes = p.nodes.filter((n) => n.kind !== 'source' || n === roof);
+      p.lines = p.lines.filter((l) => p.nodes.some((n) => n.id === l.from));
+      for (const n of p.nodes) if (n.kind === 'tank') n.overflowPipe = { insideDiameterMm: 110, dropM: 0.2 };
+    });
+    const tank = plan.nodes.find((n) => n.kind === 'tank') as Tank;
+    expect(lpmOfFlow(tankStore(plan, tank).overflow?.largest ?? NaN)).toBeCloseTo(125, 6);
+  });
+  it('a gutter is held against the same rain, in the same unit', () => {
+    const roof = (fallMmPerM: number): string | undefined => {
+      const plan = with_(kestrel, (p) => {
+        const source = p.nodes.find((n) => n.kind === 'source' && n.roof) as Source;
+        source.roof = {
+          areas: [{ planM2: 100, material: 'metal' }],
+          designRainMmPerH: 75,
+          // 100 by 50 mm: by Manning 213.7 L/min at 10 mm a metre; laid level far less than 125
+          gutter: { widthMm: 100, depthMm: 50, fallMmPerM, round: false },
+        };
+      });
+      return balanceFindings(planBalance(plan)).find((f) => f.code.startsWith('gutter-'))?.code;
+    };
+    expect(roof(10)).toBe('gutter-enough');
+    expect(roof(0.5)).toBe('gutter-overflows');
+  });
+  it('the driest week is named by the month it lies in', () => {
+    // it rains 10 mm every day but for one dry fortnight in the last of August and the first of September
+    const days = Array.from({ length: 365 }, (_, d) => (d >= 226 && d < 240 ? 0 : 10));
+    const plan = with_(kestrel, (p) => {
+      p.climate = { ...p.climate, daily: { start: '2023-01-01', rainMm: days } };
+    });
+    const { week } = planBalance(plan);
+    // 15 to 28 August are days 226 to 239
+    expect(week.month).toBe(7);
+    expect(week.day).toBeGreaterThanOrEqual(226);
+    expect(week.day).toBeLessThanOrEqual(233);
+    const late = with_(plan, (p) => {
+      (p.climate as NonNullable<Plan['climate']>).daily = { start: '2023-01-01', rainMm: [] };
+      if (p.climate?.daily) p.climate.daily.rainMm = days.map((_, d) => (d >= 300 && d < 314 ? 0 : 10));
+    });
+    expect(planBalance(late).week.month).toBe(10 - (planBalance(late).week.day + 3 < 304 ? 1 : 0));
+  });
+});

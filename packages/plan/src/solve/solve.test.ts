@@ -169,6 +169,62 @@ describe('what the plan format says', () => {
   });
 });
 
+describe('what a close reading asks of the solver’s plan', () => {
+  it('the end of a line at an outlet is a point that must not draw air; at a trough’s inlet the water is open', () => {
+    // the tap hangs at the end of a leg that ends 1 m above the running line of a full pipe
+    const tap = (end: number): number => {
+      const p = simple((x) => {
+        x.nodes[1] = { ...x.nodes[1], groundM: end, heightM: -6 } as Plan['nodes'][number];
+        x.lines[0].legs = [
+          { lengthM: 25, endGroundM: 4, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+          { lengthM: 25, endGroundM: end, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+        ];
+      });
+      return Math.abs(solved(p).result.nodes.get('tap')?.flow ?? NaN);
+    };
+    // below the line the end counts nothing; above it holds, though the mouth is far below
+    expect(tap(9)).toBeLessThan(0.9 * tap(4.5));
+    expect(tap(9.9)).toBeLessThan(tap(9));
+  });
+  it('air behind a hump is judged by how steep the pipe falls there, not how it rises', () => {
+    const clears = (fall: number): number => {
+      const p = simple((x) => {
+        x.nodes[1] = { ...x.nodes[1], groundM: 0 } as Plan['nodes'][number];
+        x.lines[0].legs = [
+          { lengthM: 40, endGroundM: 4, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+          { lengthM: 40, endGroundM: 6, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+          { lengthM: 40, endGroundM: 6 - fall, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+          { lengthM: 40, endGroundM: 0, pipe: 'astm-d2239-sidr15/3/4', depthM: 0 },
+        ];
+      });
+      const { c, result } = solved(p);
+      const air = judgePlan(c, result).find((f) => f.code.startsWith('air-'));
+      return air && 'clears' in air.values ? air.values.clears : NaN;
+    };
+    // Wisner, Mohsen and Kouwen (1975): (0.25 √sin θ + 0.825) √(g D)
+    const bore = 0.0209;
+    for (const fall of [1, 4])
+      expect(clears(fall)).toBeCloseTo((0.25 * Math.sqrt(fall / 40) + 0.825) * Math.sqrt(9.80665 * bore), 2);
+  });
+  it('a warm pipe is judged by the rating that is left of it', () => {
+    // PE at 40 °C keeps 0.74 to 0.8 of its 23 °C rating (PPI TR-3); PVC 0.5 at 50 °C nearly (ASTM D2241 guides)
+    const rating = (pipe: string, waterTemperatureC: number): number => {
+      const p = simple((x) => {
+        x.site = { waterTemperatureC };
+        x.lines[0].legs[0].pipe = pipe;
+      });
+      const { c, result } = solved(p);
+      const found = judgePlan(c, result).find((f) => f.code === 'rating-enough' || f.code === 'rating-exceeded');
+      return found && 'rating' in found.values ? found.values.rating : NaN;
+    };
+    const cold = rating('astm-d2239-sidr15/3/4', 10);
+    expect(cold).toBeCloseTo(690e3, -4);
+    const warm = rating('astm-d2239-sidr15/3/4', 40) / cold;
+    expect(warm).toBeGreaterThan(0.6);
+    expect(warm).toBeLessThan(0.9);
+  });
+});
+
 describe('findings', () => {
   const codes = (p: Plan): string[] => {
     const { c, result } = solved(p);

@@ -1,0 +1,280 @@
+// `node scripts/mutate.mjs [--only text]`: plants faults in core and plan, one at a time, in a copy, and says which of
+// them no unit test sees. Not part of `npm test`: it takes a quarter of an hour.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { root } from './ensure.mjs';
+
+const C = 'packages/core/src/';
+const P = 'packages/plan/src/';
+/** What a close reading had found unseen. */
+const NAMED = [
+  [
+    'exit loss at a hold: its sign',
+    `${C}network/hold.ts`,
+    'n.endLossForward[link] - n.exitLossForward[link] :',
+    'n.endLossForward[link] + n.exitLossForward[link] :',
+  ],
+  ['dead load of the deck', `${C}stand/loads.ts`, '(onDeck + deckDead) * d.joists', '(onDeck - deckDead) * d.joists'],
+  [
+    'free length with a girt',
+    `${C}stand/design.ts`,
+    'postLength / (braces.front && beams.lines === 2 ? parts : 1)',
+    'postLength / (braces.front && beams.lines === 2 ? 1 : parts)',
+  ],
+  ['Manning’s n', `${C}supply/roof.ts`, 'Math.sqrt(fall)) / 0.012', 'Math.sqrt(fall)) / 0.015'],
+  [
+    'derating left out',
+    `${P}solve/findings.ts`,
+    'pascals(pipe.ratingKPa) * (pipe.row ? deratingFactor(pipe.row, temperature) : 1)',
+    'pascals(pipe.ratingKPa) * (pipe.row && temperature > 1e9 ? deratingFactor(pipe.row, temperature) : 1)',
+  ],
+  [
+    'largest inflow an hour for a second',
+    `${P}budget/store.ts`,
+    'Math.max(...y.hours(m)))) / 3600',
+    'Math.max(...y.hours(m)))) / 60',
+  ],
+  ['count of upright tanks', `${P}fields/convert.ts`, 'shape.diameterM * Math.sqrt(count)', 'shape.diameterM * count'],
+  ['rain rate', `${P}fields/convert.ts`, 'metresOfMm(mmPerHour) / 3600', 'metresOfMm(mmPerHour) / 60'],
+  ['last hump point before an outlet', `${P}compile/compile.ts`, 'if (k < last || !end.open)', 'if (k < last)'],
+  [
+    'fall behind a hump: its sign',
+    `${P}solve/findings.ts`,
+    '(map.geometry.pipe[station] - map.geometry.pipe[station + 1]) / leg.lengthM',
+    '(map.geometry.pipe[station + 1] - map.geometry.pipe[station]) / leg.lengthM',
+  ],
+  [
+    'a slide on the other line: its sign',
+    `${P}edit/positions.ts`,
+    "other.legs[last].lengthM + (end === 'from' ? by : -by)",
+    "other.legs[last].lengthM + (end === 'from' ? -by : by)",
+  ],
+  [
+    'month of the driest week',
+    `${P}budget/balance.ts`,
+    'const month = months[at + 3];',
+    'const month = months[at - WEEK + 3] ?? 0;',
+  ],
+];
+/** Planted besides. */
+const OWN = [
+  ['laminar friction', `${C}pipe/friction.ts`, 'factor.f = 64 / reynolds;', 'factor.f = 60 / reynolds;'],
+  [
+    'join of the two laws',
+    `${C}pipe/friction.ts`,
+    'const c2 = 3 * (f1 - f0) - 2 * m0 - m1;',
+    'const c2 = 3 * (f1 - f0) - 2 * m0 + m1;',
+  ],
+  [
+    'rough part of Colebrook',
+    `${C}pipe/friction.ts`,
+    'const rough = relativeRoughness / 3.7;',
+    'const rough = relativeRoughness / 3.5;',
+  ],
+  [
+    'wave speed',
+    `${C}pipe/surge.ts`,
+    'Math.sqrt(1 + (WATER_BULK / modulus) * boreOverWall)',
+    'Math.sqrt((WATER_BULK / modulus) * boreOverWall)',
+  ],
+  ['critical time', `${C}pipe/surge.ts`, '(2 * length) / wave', 'length / wave'],
+  ['slow closing', `${C}pipe/surge.ts`, '(sudden * critical) / closing', '(sudden * closing) / critical'],
+  [
+    'volume of a lying tank',
+    `${C}tank/index.ts`,
+    'Math.sqrt(Math.max(0, 2 * r * y - y * y)))',
+    'Math.sqrt(Math.max(0, r * y - y * y)))',
+  ],
+  ['level from a table', `${C}tank/index.ts`, 'return shape.levels[k] + t *', 'return shape.levels[k + 1] + t *'],
+  [
+    'opening of a float',
+    `${C}floatvalve/index.ts`,
+    '(valve.closeLevel - level) / valve.band',
+    '(valve.closeLevel - level) / (2 * valve.band)',
+  ],
+  ['snap float inside its band', `${C}floatvalve/index.ts`, 'return wasOpen ? 1 : 0;', 'return wasOpen ? 0 : 1;'],
+  ['yield before spillage', `${C}storage/behaviour.ts`, 'const have = after ? v : v + q;', 'const have = v;'],
+  [
+    'room after spillage',
+    `${C}storage/behaviour.ts`,
+    'const room = after ? capacity - y : capacity;',
+    'const room = capacity;',
+  ],
+  ['a run of short days', `${C}storage/behaviour.ts`, 'run = lastFailed === d - 1 ? run + 1 : 1;', 'run = run + 1;'],
+  ['weir of an upright overflow', `${C}storage/overflow.ts`, 'diameter * head ** 1.5', 'diameter * head ** 2'],
+  [
+    'drowned overflow',
+    `${C}storage/overflow.ts`,
+    'orificeFlow(head - diameter / 2, diameter',
+    'orificeFlow(head, diameter',
+  ],
+  ['cascade', `${C}storage/overflow.ts`, 'left -= g;', 'left -= 0;'],
+  [
+    'bridge over midnight',
+    `${C}demand/balance.ts`,
+    'const h = (start + k) % n;',
+    'const h = Math.min(start + k, n - 1);',
+  ],
+  ['long-wave radiation', `${C}demand/et0.ts`, '0.34 - 0.14 * Math.sqrt(eaKPa)', '0.34 + 0.14 * Math.sqrt(eaKPa)'],
+  ['wind in Penman-Monteith', `${C}demand/et0.ts`, '(slope + gamma * (1 + 0.34 * u2))', '(slope + gamma)'],
+  ['Hargreaves', `${C}demand/et0.ts`, '0.0023 * (mean + 17.8)', '0.0023 * (mean + 7.8)'],
+  ['errors in quadrature', `${C}survey/walk.ts`, 'sum += leg.error * leg.error;', 'sum += leg.error;'],
+  [
+    'misclosure spread the wrong way',
+    `${C}survey/walk.ts`,
+    'l.rise - (misclosure * l.length) / total',
+    'l.rise + (misclosure * l.length) / total',
+  ],
+  [
+    'likelier fault',
+    `${C}survey/walk.ts`,
+    "walkError > CLEARLY * readingError ? 'walk'",
+    "walkError > CLEARLY * readingError ? 'reading'",
+  ],
+  ['air: the low point of a pocket', `${C}profile/index.ts`, 'sum += pipe[until] - low;', 'sum += pipe[until] - high;'],
+  [
+    'air pressed together',
+    `${C}profile/index.ts`,
+    'Math.max(compressed, pipe[vents[0]] + pressed)',
+    'Math.max(compressed, pipe[vents[0]])',
+  ],
+  ['clearing speed', `${C}profile/index.ts`, '+ 0.825) * Math.sqrt', '+ 0.5) * Math.sqrt'],
+  [
+    'trough that spills',
+    `${C}simulation/refill.ts`,
+    'rate[1] = tankFull ? 0 : c.tankInflow - q;',
+    'rate[1] = tankFull ? 0 : c.tankInflow + q;',
+  ],
+  [
+    'dry trough',
+    `${C}simulation/refill.ts`,
+    'if (draw > q && dryAt(y[0])) draw = q;',
+    'if (draw > q && dryAt(y[0])) draw = 0;',
+  ],
+  [
+    'entrance of a line',
+    `${P}compile/compile.ts`,
+    'depart.entrance || line.legs[0].entrance ? entranceK(line.legs[0]) : 0',
+    'line.legs[0].entrance ? entranceK(line.legs[0]) : 0',
+  ],
+  ['exponent of an outlet', `${P}kinds/outlet.ts`, 'ratedHead ** exponent, exponent', 'ratedHead ** 0.5, exponent'],
+  ['low water', `${P}kinds/water.ts`, '(node.outletM ?? 0) + LOW_WATER', '(node.outletM ?? 0)'],
+  [
+    'yield of the month',
+    `${P}kinds/source.ts`,
+    'source.yieldByMonthLpm?.[month - 1]',
+    'source.yieldByMonthLpm?.[month]',
+  ],
+  ['an empty tank gives nothing', `${P}kinds/water.ts`, 'if (level <= (node.outletM ?? 0))', 'if (level < 0)'],
+  [
+    'water runs back through a top inlet',
+    `${P}topology/topology.ts`,
+    "to.inlet?.at !== 'bottom' ||",
+    "to.inlet?.at === 'bottom' ||",
+  ],
+  [
+    'a check valve lets water back',
+    `${P}topology/topology.ts`,
+    'line.legs.some((leg) => leg.checkValve)',
+    'line.legs.every((leg) => leg.checkValve === false)',
+  ],
+  [
+    'what lies beyond stays',
+    `${P}edit/beyond.ts`,
+    'if (by !== 0) shiftNode(plan, line.to, by, new Set([line.from]));',
+    'if (by !== 0) nodeOf(plan, line.to).groundM = tidy(nodeOf(plan, line.to).groundM + by);',
+  ],
+  ['closed hose against the walk', `${P}solve/heights.ts`, 'byGauge: -reading.rise', 'byGauge: reading.rise'],
+  ['surge of the last leg alone', `${P}solve/valves.ts`, 'if (standing + rise > rating)', 'if (rise > rating)'],
+  [
+    'loss of a valve',
+    `${P}solve/valves.ts`,
+    'fittingK(f) * (f.count ?? 1) * velocityHead',
+    'fittingK(f) * velocityHead',
+  ],
+  [
+    'least head of a place, sizes',
+    `${P}solve/sizing.ts`,
+    'head: elevation + Math.max(pressureHead, own)',
+    'head: elevation + Math.min(pressureHead, own)',
+  ],
+  [
+    'sizes that bear the pressure',
+    `${P}solve/sizing.ts`,
+    'deratingFactor(r, temperature) >= pressure',
+    'deratingFactor(r, temperature) >= 0',
+  ],
+  [
+    'stand at low water',
+    `${P}solve/stands.ts`,
+    "tank.groundM + stand + levelFor(tank, 'low')",
+    "tank.groundM + stand + levelFor(tank, 'full')",
+  ],
+  [
+    'longitude shrinks with latitude',
+    `${P}formats/terrain.ts`,
+    'Math.cos((origin.latitudeDeg * Math.PI) / 180),\n  origin.latitudeDeg',
+    '1,\n  origin.latitudeDeg',
+  ],
+  [
+    'losses of the need',
+    `${P}budget/balance.ts`,
+    'const gross = 1 / (1 - needs.losses);',
+    'const gross = 1 + needs.losses;',
+  ],
+];
+
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : '';
+const faults = [...NAMED.map((f) => [...f, 'named']), ...OWN.map((f) => [...f, 'own'])].filter(([name]) =>
+  name.includes(only),
+);
+
+const copy = mkdtempSync(join(tmpdir(), 'vernal-mutate-'));
+const listed = spawnSync('git', ['ls-files', 'packages', 'demo', 'scripts', '*.json', '*.ts', '*.js'], {
+  cwd: root,
+  encoding: 'utf8',
+}).stdout.split('\n');
+for (const file of listed.filter(Boolean)) {
+  mkdirSync(dirname(join(copy, file)), { recursive: true });
+  writeFileSync(join(copy, file), readFileSync(join(root, file)));
+}
+// every package as it is installed, but ours from the copy
+mkdirSync(join(copy, 'node_modules/@vernal-slope'), { recursive: true });
+for (const name of readdirSync(join(root, 'node_modules')))
+  if (name !== '@vernal-slope' && !name.startsWith('.'))
+    symlinkSync(join(root, 'node_modules', name), join(copy, 'node_modules', name));
+for (const name of readdirSync(join(copy, 'packages')))
+  symlinkSync(join(copy, 'packages', name), join(copy, 'node_modules/@vernal-slope', name));
+
+const vitest = join(root, 'node_modules/vitest/vitest.mjs');
+const unseen = [];
+const counts = { named: [0, 0], own: [0, 0] };
+for (const [name, file, from, to, group] of faults) {
+  const path = join(copy, file);
+  const text = readFileSync(path, 'utf8');
+  if (text.split(from).length !== 2) {
+    console.log(`?      ${name}: “${from}” stands ${text.split(from).length - 1} times in ${file}`);
+    process.exitCode = 1;
+    continue;
+  }
+  writeFileSync(
+    path,
+    text.replace(from, () => to),
+  );
+  const args = ['related', path, '--run', '--bail', '1', '--config', 'vitest.config.ts', '--reporter', 'dot'];
+  const { status } = spawnSync(process.execPath, [vitest, ...args, '--exclude', 'packages/server/**'], {
+    cwd: copy,
+    stdio: 'ignore',
+  });
+  writeFileSync(path, text);
+  counts[group][1]++;
+  if (status === 0) unseen.push(name);
+  else counts[group][0]++;
+  console.log(`${status === 0 ? 'UNSEEN' : 'seen  '} ${name}`);
+}
+rmSync(copy, { recursive: true, force: true });
+for (const [group, [seen, all]] of Object.entries(counts))
+  if (all > 0) console.log(`${group}: ${seen} of ${all} seen (${Math.round((100 * seen) / all)} %)`);
+if (unseen.length > 0) process.exitCode = 1;
