@@ -432,6 +432,6 @@ describe('what a close reading asks of the budget', () => {
       (p.climate as NonNullable<Plan['climate']>).daily = { start: '2023-01-01', rainMm: [] };
       if (p.climate?.daily) p.climate.daily.rainMm = days.map((_, d) => (d >= 300 && d < 314 ? 0 : 10));
     });
-    expect(planBalance(late).week.month).toBe(10 - (planBalance(late).week.day + 3 < 304 ? 1 : 0));
+    expect(planBalance(late).week.month).toBe(10 - ((planBalance(late).week.day ?? NaN) + 3 < 304 ? 1 : 0));
   });
 });
