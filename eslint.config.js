@@ -36,6 +36,17 @@ export default tseslint.config(
     files: ['scripts/**', 'bench/**', 'e2e/screenshots.ts'],
     rules: { 'no-console': 'off' },
   },
+  {
+    // one set of controls: they are in fields/, by one rule (CONTRIBUTING, “Controls”)
+    files: ['packages/web/src/**/*.vue'],
+    ignores: ['packages/web/src/fields/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        { element: ['select', 'input', 'textarea'], message: 'use a control of fields/' },
+      ],
+    },
+  },
   ...layerRules,
   prettier,
 );

@@ -102,9 +102,9 @@ describe('the view of the slope', () => {
     await (await page.find('.drawing')).sendKeys('+');
     await page.until('a closer look', async () => (await water()) !== whole);
     await page.click('zoom-whole');
-    await (await page.find('[data-test="stretch"] option[value="1"]')).click();
+    await page.pick('[data-test=stretch]', 'heights true');
     await page.until('true heights', async () => (await (await page.find('.scale')).getText()).includes('drawn true'));
-    await (await page.find('[data-test="stretch"] option[value="fit"]')).click();
+    await page.pick('[data-test=stretch]', 'fill the drawing');
   });
   it('is followed by arrows, at a tee onto the branch with Shift', async () => {
     const id = await app.create(bigPlan(12));

@@ -28,7 +28,7 @@ describe('sizes side by side', () => {
   it('a wider first stretch gives the far trough more; the what-if is thrown away, tried again and kept', async () => {
     await page.go(app.address + PIPE);
     await page.part('take-astm-d2239-sidr15/1-1/4');
-    await (await page.find('[data-test="which-legs"] option[value="first-2"]')).click();
+    await page.pick('[data-test=which-legs]', 'the first 2 legs');
     const before = number(await page.text('flow'));
     await page.until('sizes for the stretch', async () => {
       const row = await cell('[data-pipe="astm-d2239-sidr15/1-1/4"]');
@@ -123,7 +123,7 @@ describe('what runs at once', () => {
   it('says who is short, follows what is opened, and finds the worst combination', async () => {
     await page.go(app.address + PIPE);
     await page.textWhen('situation-0', (t) => t.includes('Fair. Kitchen tap gets'));
-    const box = await page.find('[data-test="situation-0"] fieldset label:nth-of-type(5) input');
+    const box = await page.find('[data-test="situation-0"] fieldset [role=checkbox]:nth-of-type(5)');
     await box.click();
     await page.textWhen('situation-0', (t) => !t.includes('Low Meadow gets'));
     await page.click('undo');
@@ -180,8 +180,7 @@ describe('find sizes', () => {
   it('says what is missing where no size can do it', async () => {
     await page.go(app.address + PIPE);
     await page.part('situation-0');
-    const tanks = await page.find('[data-test="situation-0"] select');
-    await (await tanks.findElement(By.css('option[value="low"]'))).click();
+    await page.pick('[data-test=situation-0] [data-test=situation-tanks]', 'tanks low');
     await page.click('find-sizes');
     const words = await page.textWhen('sizes-none', (t) => t !== '');
     expect(words).toContain('No size does it');

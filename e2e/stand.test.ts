@@ -31,8 +31,6 @@ afterEach(async () => {
 });
 
 const sentences = async (): Promise<string> => (await page.part('step-sentences')).getText();
-const choose = async (css: string, value: string): Promise<void> =>
-  (await page.find(`${css} option[value="${value}"]`)).click();
 const height = async (view: string, of: string): Promise<number> =>
   page.driver.executeScript<number>(
     `return document.querySelector('[data-view=${view}] .${of}').getBoundingClientRect().height`,
@@ -41,7 +39,7 @@ const height = async (view: string, of: string): Promise<number> =>
 describe('the bakehouse tank', () => {
   it('needs so much; a wider first stretch lets its stand shrink, on the page and in the drawing', async () => {
     await page.go(app.address + STAND);
-    await choose('[data-test=stand-tank]', 'bakehouse-tank');
+    await page.pick('[data-test=stand-tank]', 'Bakehouse tank');
     const needed = number(await page.textWhen('stand-needed', (t) => number(t) > 0));
     expect(needed).toBeGreaterThan(2);
     expect(needed).toBeLessThan(2.4);
@@ -103,7 +101,7 @@ describe('a stand that is too slight', () => {
     const id = await app.create(plan);
     await page.go(`${app.address}/plan/${id}/stand`);
     await page.part('stand-checks');
-    await choose('select[aria-label="Size of the posts"]', '4x4');
+    await page.pick('[data-test="size-posts"]', '4×4');
     await page.click('brace-front');
     await page.click('brace-side');
     await page.until('the finding', async () => (await sentences()).includes('The posts are too slender'));
@@ -144,7 +142,7 @@ describe('parts and waits', () => {
     await price.sendKeys('6.5', Key.TAB);
     expect(number(await page.textWhen('stand-cost', (t) => number(t) > 0))).toBeCloseTo(6.5 * bags, 2);
     expect(await page.text('curing')).toContain('22 September 2026');
-    await choose('[data-test=stand-kind]', 'improvised');
+    await page.pick('[data-test=stand-kind]', 'pallets, barrels');
     await page.until('the warning', async () => (await sentences()).includes('Stacked pallets'));
     await page.saved();
   });

@@ -137,6 +137,20 @@ export class Page {
     });
   }
 
+  /** Takes the choice with these words from a list that stands in the page. */
+  async pick(css: string, words: string): Promise<void> {
+    await (await this.find(`${css} .n-base-selection`)).click();
+    await this.until(`the choice “${words}” of ${css}`, async () => {
+      for (const option of await this.driver.findElements(By.css('.n-base-select-option'))) {
+        if (!((await option.getAttribute('textContent')) ?? '').includes(words)) continue;
+        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
+        await option.click();
+        return true;
+      }
+      return false;
+    });
+  }
+
   press(...keys: string[]): Promise<void> {
     return this.driver
       .actions()

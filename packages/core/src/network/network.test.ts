@@ -249,6 +249,32 @@ describe('humps', () => {
       2,
     );
   });
+  it('under the running line hold nothing, however much is lost at the far end', () => {
+    const flowWith = (elevation: number, siphons: boolean): { flow: number; status: number } => {
+      const b = new NetworkBuilder();
+      const [tank, far] = [b.fixedNode(), b.fixedNode()];
+      const link = b.pipe(tank, far, [pipe(20, 0.02, 7e-6), pipe(20, 0.02, 7e-6)], {
+        exitK: 60,
+        points: [{ segment: 0, elevation }],
+      });
+      const network = b.build('darcy-weisbach', NU, siphons);
+      const state = openState(network);
+      state.fixedHead[tank] = 10;
+      state.fixedHead[far] = 0;
+      const s = solve(network, state);
+      return { flow: s.flow[link], status: s.status[link] };
+    };
+    const whole = flowWith(0, true).flow;
+    // by hand: what is left of 10 m after the first half of the friction, the exit taking its own
+    const v = whole / (Math.PI / 4) / 0.02 ** 2;
+    const exit = (60 * v * v) / (2 * 9.80665);
+    const running = 10 - (10 - exit) / 2;
+    expect(exit).toBeGreaterThan(2);
+    expect(flowWith(running - 0.05, false)).toEqual({ flow: whole, status: LinkStatus.Flowing });
+    const held = flowWith(running + 0.05, false);
+    expect(held.status).toBe(LinkStatus.Held);
+    expect(held.flow).toBeLessThan(whole);
+  });
   it('of any heights never carry more than siphons would, balance, and leave no hump under suction', () => {
     fc.assert(
       fc.property(

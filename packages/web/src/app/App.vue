@@ -1,6 +1,8 @@
 <script setup lang="ts">
-// The frame: theme for the component library, and the page.
+// The frame: theme for the component library, the page, and what went wrong with it.
 import { NConfigProvider, darkTheme } from 'naive-ui';
+import NoticeBar from '../shell/NoticeBar.vue';
+import { closeUnexpected, unexpected } from './unexpected.ts';
 import { useNaiveTheme } from './useNaiveTheme.ts';
 import { useSettings } from '../display/settings.ts';
 
@@ -16,5 +18,6 @@ const overrides = useNaiveTheme();
     abstract
   >
     <RouterView />
+    <NoticeBar v-if="unexpected" :text="unexpected" @close="closeUnexpected" />
   </NConfigProvider>
 </template>

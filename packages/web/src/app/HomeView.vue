@@ -11,11 +11,12 @@ import PlanCard from './PlanCard.vue';
 import TopBar from '../shell/TopBar.vue';
 import { numberWord } from '../display/names.ts';
 import { downloadPlan, readPlanFile } from '../session/files.ts';
+import FileField from '../fields/FileField.vue';
 
 const router = useRouter();
 const plans = shallowRef<PlanSummary[] | null>(null);
 const trouble = ref('');
-const picker = ref<HTMLInputElement | null>(null);
+const picker = ref<InstanceType<typeof FileField>>();
 const faults = shallowRef<{ file: string; list: readonly Fault[] } | null>(null);
 const faultsShown = ref(false);
 const deleted = shallowRef<PlanSummary | null>(null);
@@ -40,11 +41,7 @@ async function create(document: Plan, open: boolean): Promise<void> {
   } else trouble.value = 'The plan could not be saved: the server cannot be reached. Nothing was changed.';
 }
 
-async function bringIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  if (!file) return;
+async function bringIn(file: File): Promise<void> {
   const loaded = await readPlanFile(file);
   if (loaded.ok) await create(loaded.plan, true);
   else {
@@ -83,18 +80,16 @@ const countWord = (n: number): string => {
         {{ countWord(plans.length) }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the server this page
         came from.
       </p>
-      <button type="button" class="plain-button edged bring" @click="picker?.click()">
+      <button type="button" class="plain-button edged bring" @click="picker?.open()">
         <ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan
       </button>
-      <input
+      <FileField
         ref="picker"
-        type="file"
+        hidden
+        label="Plan file"
         accept=".json,application/json"
-        class="visually-hidden"
-        tabindex="-1"
-        aria-label="Plan file"
         data-test="file"
-        @change="bringIn"
+        @file="bringIn"
       />
     </header>
     <p v-if="trouble" class="trouble" role="alert">
@@ -121,7 +116,7 @@ const countWord = (n: number): string => {
           <RouterLink :to="{ name: 'start' }" class="plain-button edged wide" data-test="quick-start"
             ><Zap :size="18" aria-hidden="true" />Quick start<ChevronRight :size="18" aria-hidden="true" class="end"
           /></RouterLink>
-          <button type="button" class="plain-button edged wide" @click="picker?.click()">
+          <button type="button" class="plain-button edged wide" @click="picker?.open()">
             <ArrowDownToLine :size="18" aria-hidden="true" />From a plan file<ChevronRight
               :size="18"
               aria-hidden="true"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // How the plan is worked out: friction, humps, the warmth of the water; and the words of caution.
-import { NSelect } from 'naive-ui';
+import ChoiceField from '../fields/ChoiceField.vue';
 import { changePlan } from '@vernal-slope/plan/edit';
 import { SITE_DEFAULTS, type Plan } from '@vernal-slope/plan/schema';
 import { said } from '../display/faults.ts';
@@ -30,24 +30,24 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
     <summary>How it is worked out</summary>
     <div class="settings">
       <label
-        ><span id="method-friction">Friction</span>
-        <NSelect
+        ><span>Friction</span>
+        <ChoiceField
           class="choice"
           :value="plan.settings?.friction ?? 'darcy-weisbach'"
           :options="FRICTION"
-          aria-labelledby="method-friction"
+          label="Friction"
           data-test="friction"
-          @update:value="(v: 'darcy-weisbach' | 'hazen-williams') => set('friction', v, 'friction law')"
+          @update:value="(v) => set('friction', v, 'friction law')"
       /></label>
       <label
-        ><span id="method-siphons">Over a hump</span>
-        <NSelect
+        ><span>Over a hump</span>
+        <ChoiceField
           class="choice"
           :value="plan.settings?.siphons ?? 'held'"
           :options="SIPHONS"
-          aria-labelledby="method-siphons"
+          label="Over a hump"
           data-test="siphons"
-          @update:value="(v: 'held' | 'allowed') => set('siphons', v, 'siphons')"
+          @update:value="(v) => set('siphons', v, 'siphons')"
       /></label>
       <label
         >Water

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Quick start: five figures, the first honest answer as one types, and a plan to walk from there.
-import { NSelect } from 'naive-ui';
 import { computed, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { crossChecks } from '@vernal-slope/plan/document';
@@ -18,6 +17,7 @@ import { show, rounded } from '../display/quantities.ts';
 import { nameIn, pipeFamily, pipeName } from '../display/names.ts';
 import { SEVERITY_WORD, sentence } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
+import ChoiceField from '../fields/ChoiceField.vue';
 
 const settings = useSettings();
 const router = useRouter();
@@ -107,7 +107,7 @@ async function make(): Promise<void> {
           </button>
         </EntryRow>
         <EntryRow label="4. What the outlet is" :note="OUTLET_CHOICES[q.outlet].note"
-          ><NSelect v-model:value="q.outlet" :options="choices" :input-props="{ 'aria-label': 'What the outlet is' }"
+          ><ChoiceField v-model:value="q.outlet" :options="choices" label="What the outlet is"
         /></EntryRow>
         <EntryRow
           label="5. How much the tank holds"

@@ -9,5 +9,8 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router.ts';
+import { tellUnexpected } from './unexpected.ts';
 
-createApp(App).use(createPinia()).use(router).mount('#app');
+const app = createApp(App);
+tellUnexpected(app, router);
+app.use(createPinia()).use(router).mount('#app');

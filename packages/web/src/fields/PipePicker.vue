@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Choosing a pipe: every size of the catalogue with its bore and rating, or a bore of one's own.
-import { NSelect } from 'naive-ui';
 import PlainDialog from '../shell/PlainDialog.vue';
 import { computed, ref, watch } from 'vue';
 import { PIPE_ROWS } from '@vernal-slope/plan/catalogue';
@@ -9,6 +8,8 @@ import { nominal } from '../display/names.ts';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
 import { showField } from '../display/planfields.ts';
+import TickField from './TickField.vue';
+import ChoiceField from './ChoiceField.vue';
 
 const props = defineProps<{ show: boolean; value: Leg['pipe']; several?: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; choose: [pipe: Leg['pipe'], all: boolean] }>();
@@ -41,12 +42,12 @@ function choose(pipe: Leg['pipe']): void {
     @update:show="(v: boolean) => emit('update:show', v)"
   >
     <div class="head">
-      <NSelect
+      <ChoiceField
         v-model:value="family"
         :options="families.map((f) => ({ label: f, value: f }))"
-        :input-props="{ 'aria-label': 'Kind of pipe' }"
+        label="Kind of pipe"
       />
-      <label v-if="several" class="check"><input v-model="all" type="checkbox" /> on every leg of the line</label>
+      <TickField v-if="several" v-model:checked="all" class="check"> on every leg of the line</TickField>
     </div>
     <div class="scroll">
       <table>

@@ -5,6 +5,7 @@ import { SECTION_ROWS } from '@vernal-slope/plan/catalogue';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
 import { showField } from '../display/planfields.ts';
+import ChoiceField from './ChoiceField.vue';
 
 const props = defineProps<{
   widthMm: number;
@@ -21,14 +22,14 @@ const sold = computed(
 const other = ref(false);
 watch(sold, (id) => (other.value = id === ''), { immediate: true });
 const mm = (value: number): string => showField('widthMm', value, settings.units);
-const options = computed(() =>
-  SECTION_ROWS.map((s) => ({
-    id: s.id,
+const options = computed(() => [
+  ...SECTION_ROWS.map((s) => ({
+    value: s.id,
     label: `${s.name}: ${mm(s.widthMm).replace(/\s.*/, '')} × ${mm(s.depthMm)}`,
   })),
-);
-function pick(event: Event): void {
-  const id = (event.target as HTMLSelectElement).value;
+  { value: '', label: 'another size …' },
+]);
+function pick(id: string): void {
   const row = SECTION_ROWS.find((s) => s.id === id);
   other.value = !row;
   if (row) props.commit(row.widthMm, row.depthMm);
@@ -37,10 +38,7 @@ function pick(event: Event): void {
 
 <template>
   <span class="section-field">
-    <select :value="other ? '' : sold" :aria-label="label" @change="pick">
-      <option v-for="o in options" :key="o.id" :value="o.id">{{ o.label }}</option>
-      <option value="">another size …</option>
-    </select>
+    <ChoiceField :value="other ? '' : sold" :options="options" :label="label" @update:value="pick" />
     <span v-if="other" class="sides">
       <QuantityField
         :value="widthMm"
@@ -63,14 +61,6 @@ function pick(event: Event): void {
 </template>
 
 <style scoped>
-select {
-  width: 100%;
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
 .sides {
   display: flex;
   align-items: center;

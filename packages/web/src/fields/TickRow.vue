@@ -1,26 +1,20 @@
 <script setup lang="ts">
 // One yes or no of a form.
+import TickField from './TickField.vue';
+
 defineProps<{ label: string; checked: boolean; test?: string }>();
 const emit = defineEmits<{ tick: [checked: boolean] }>();
 </script>
 
 <template>
-  <label class="tick"
-    ><input
-      type="checkbox"
-      :checked="checked"
-      :data-test="test"
-      @change="emit('tick', ($event.target as HTMLInputElement).checked)"
-    />{{ label }}</label
-  >
+  <TickField class="row" :checked="checked" :data-test="test" @update:checked="(on) => emit('tick', on)">{{
+    label
+  }}</TickField>
 </template>
 
 <style scoped>
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: var(--hit);
+.row {
+  width: 100%;
   border-bottom: var(--line-hair) solid var(--rule);
 }
 </style>

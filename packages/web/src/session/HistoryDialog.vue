@@ -4,6 +4,7 @@ import { format, isToday } from 'date-fns';
 import { ref, shallowRef, watch } from 'vue';
 import { api, type Version } from './client.ts';
 import PlainDialog from '../shell/PlainDialog.vue';
+import TextField from '../fields/TextField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ id: string; revision: number }>();
@@ -35,8 +36,14 @@ const when = (iso: string): string => {
 <template>
   <PlainDialog v-model:show="show" title="History" :width="680">
     <form class="name" @submit.prevent="name.trim() && setName(revision, name.trim())">
-      <label for="version-name">Name it as it is now</label>
-      <input id="version-name" v-model="name" type="text" maxlength="200" placeholder="before the wider pipe" />
+      <span>Name it as it is now</span>
+      <TextField
+        v-model:value="name"
+        class="field"
+        label="Name it as it is now"
+        :longest="200"
+        placeholder="before the wider pipe"
+      />
       <button type="submit" class="plain-button edged" data-test="name-version" :disabled="!name.trim()">
         Keep the name
       </button>
@@ -81,15 +88,6 @@ const when = (iso: string): string => {
   margin-bottom: 10px;
 }
 
-input {
-  flex: 1 1 200px;
-  min-height: var(--hit);
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
 .wrong {
   color: var(--brick-ink);
 }
@@ -130,5 +128,8 @@ li {
 
 .now {
   background: var(--water-wash);
+}
+.field {
+  flex: 1;
 }
 </style>

@@ -25,6 +25,8 @@ import QuantityField from '../../fields/QuantityField.vue';
 import ZoomButtons from '../ZoomButtons.vue';
 import { feeds, isBareJoint } from '@vernal-slope/plan/kinds';
 import { useEdits } from '../../session/planpage.ts';
+import { byFrame } from '../byframe.ts';
+import TickField from '../../fields/TickField.vue';
 
 const GridDialog = defineAsyncComponent(() => import('./GridDialog.vue'));
 
@@ -209,16 +211,24 @@ function grab(event: PointerEvent, what: Spotted, at: At): void {
   offset = { x: event.clientX - rect.left - at.x, y: event.clientY - rect.top - at.y };
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
 }
+let pointer = { x: 0, y: 0 };
 function drag(event: PointerEvent): void {
+  if (!grabbed) return;
+  pointer = { x: event.clientX, y: event.clientY };
+  follow.ask();
+}
+const follow = byFrame(() => {
   const rect = holder.value?.getBoundingClientRect();
   if (!grabbed || !rect) return;
-  const east = x.value.invert(event.clientX - rect.left - offset.x);
-  const north = y.value.invert(event.clientY - rect.top - offset.y);
+  const east = x.value.invert(pointer.x - rect.left - offset.x);
+  const north = y.value.invert(pointer.y - rect.top - offset.y);
   const command = setPosition(grabbed, Math.round(10 * east) / 10, Math.round(10 * north) / 10);
   moving.value = { command, what: `${metres(east)} east, ${metres(north)} north` };
   shownPlan.value = applyCommand(plan.value, command)?.plan ?? plan.value;
-}
+});
 function release(done: boolean): void {
+  if (done) follow.settle();
+  else follow.drop();
   const now = moving.value;
   grabbed = null;
   moving.value = null;
@@ -389,15 +399,15 @@ const summary = computed(
           />
           north
         </span>
-        <label v-if="leg && chosenLeg" class="drawn"
-          ><input
-            type="checkbox"
-            :checked="chosenLeg.drawn === true"
-            data-test="leg-drawn"
-            @change="(event) => edit(setDrawn(leg!.line, leg!.leg, (event.target as HTMLInputElement).checked))"
-          />
+        <TickField
+          v-if="leg && chosenLeg"
+          class="drawn"
+          :checked="chosenLeg.drawn === true"
+          data-test="leg-drawn"
+          @update:checked="(on) => edit(setDrawn(leg!.line, leg!.leg, on))"
+        >
           leg {{ leg.leg + 1 }} of {{ nameIn(plan, leg.line) }}, {{ metres(chosenLeg.lengthM) }}: drawn, its length
-          follows the positions</label
+          follows the positions</TickField
         >
       </template>
       <span v-if="picture" class="muted small" data-test="contour-words">

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // An elevation grid brought in from a file: read with progress, and what its coordinates and heights are taken for.
-import { NSelect } from 'naive-ui';
 import { computed, ref, shallowRef } from 'vue';
 import { frameName, utmZone, type Box, type Frame, type Origin } from '@vernal-slope/plan/formats';
 import { showText } from '../../display/quantities.ts';
@@ -8,6 +7,8 @@ import { useSettings } from '../../display/settings.ts';
 import { useTerrain } from '../../session/terrain.ts';
 import type { GridInfo } from '../../workers/terrain.ts';
 import EntryRow from '../../fields/EntryRow.vue';
+import FileField from '../../fields/FileField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const info = defineModel<GridInfo | null>({ required: true });
 const props = defineProps<{ origin?: Origin; /** Where the plan lies. */ around?: Box }>();
@@ -17,11 +18,7 @@ const trouble = ref('');
 const name = ref('');
 const frames = shallowRef<Frame[]>([]);
 
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  if (!file) return;
+async function choose(file: File): Promise<void> {
   trouble.value = '';
   const answer = await terrain.withFile<GridInfo | { fault: string }>(
     file,
@@ -58,12 +55,7 @@ const meets = computed(() => {
 
 <template>
   <EntryRow label="Elevation grid: ESRI ASCII or GeoTIFF"
-    ><input
-      type="file"
-      accept=".asc,.txt,.grd,.tif,.tiff"
-      aria-label="Elevation grid file"
-      data-test="grid-file"
-      @change="choose"
+    ><FileField label="Elevation grid file" accept=".asc,.txt,.grd,.tif,.tiff" data-test="grid-file" @file="choose"
   /></EntryRow>
   <p v-if="terrain.busy" role="status" class="reading">
     Reading “{{ terrain.busy }}”
@@ -79,23 +71,21 @@ const meets = computed(() => {
       }}{{ info.holes > 0 ? `, ${info.holes} of them holes, where no height is taken` : '' }}.
     </p>
     <EntryRow label="Its coordinates are taken for"
-      ><NSelect
+      ><ChoiceField
         :value="frame"
         :options="frames.map((f) => ({ value: frameName(f), label: frameName(f) }))"
-        :input-props="{ 'aria-label': 'Coordinates of the grid' }"
-        @update:value="
-          (value: string) => readAs(frames.find((f) => frameName(f) === value) ?? info!.frame, info!.feet)
-        "
+        label="Coordinates of the grid"
+        @update:value="(value) => readAs(frames.find((f) => frameName(f) === value) ?? info!.frame, info!.feet)"
     /></EntryRow>
     <EntryRow label="Its heights are in"
-      ><NSelect
+      ><ChoiceField
         :value="info.feet ? 'ft' : 'm'"
         :options="[
           { value: 'm', label: 'metres' },
           { value: 'ft', label: 'feet' },
         ]"
-        :input-props="{ 'aria-label': 'Unit of the heights' }"
-        @update:value="(value: string) => readAs(info!.frame, value === 'ft')"
+        label="Unit of the heights"
+        @update:value="(value) => readAs(info!.frame, value === 'ft')"
     /></EntryRow>
     <p v-if="!info.box" class="wrong" role="alert" data-test="grid-unplaced">
       The plan does not know where on the Earth it lies, so these coordinates cannot be placed. Bring in a track first,
@@ -127,9 +117,5 @@ progress {
 
 p {
   margin: 8px 0;
-}
-
-input[type='file'] {
-  max-width: 100%;
 }
 </style>

@@ -7,6 +7,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import type { Stretch } from './useHillView.ts';
 import { downloadBlob, fileNameOf } from '../../session/files.ts';
 import ZoomButtons from '../ZoomButtons.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const stretch = defineModel<Stretch>('stretch', { required: true });
 const props = defineProps<{ zoomed: number; moved: boolean; holder: HTMLElement | null; plan: Plan; title: string }>();
@@ -19,10 +20,6 @@ const STRETCHES: readonly { value: Stretch; label: string }[] = [
   { value: 10, label: 'heights 10 times' },
 ];
 const trouble = ref('');
-function setStretch(event: Event): void {
-  const { value } = event.target as HTMLSelectElement;
-  stretch.value = value === 'fit' ? 'fit' : Number(value);
-}
 async function save(kind: string): Promise<void> {
   const svg = props.holder?.querySelector<SVGSVGElement>('svg[data-test=hillside]');
   if (!props.holder || !svg) return;
@@ -49,16 +46,16 @@ const KINDS = [
 
 <template>
   <div class="tools no-print no-picture" role="toolbar" aria-label="View of the hillside" @dblclick.stop @click.stop>
-    <select
+    <ChoiceField
+      fit
       class="tool"
-      :value="String(stretch)"
-      aria-label="How much heights are stretched"
+      :value="stretch"
+      :options="STRETCHES"
+      label="How much heights are stretched"
       data-test="stretch"
-      @change="setStretch"
+      @update:value="(s) => (stretch = s)"
       @keydown.stop
-    >
-      <option v-for="s in STRETCHES" :key="s.label" :value="String(s.value)">{{ s.label }}</option>
-    </select>
+    />
     <ZoomButtons
       :zoomed="zoomed"
       :moved="moved"
@@ -99,7 +96,7 @@ p {
 }
 
 @media (max-width: 700px) {
-  .tools select {
+  .tools .choice {
     display: none;
   }
 }

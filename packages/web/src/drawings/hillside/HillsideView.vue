@@ -29,6 +29,7 @@ import HillsideAxis from './HillsideAxis.vue';
 import HillsideBehind from './HillsideBehind.vue';
 import HillsideFar from './HillsideFar.vue';
 import HillsideTable from './HillsideTable.vue';
+import { byFrame } from '../byframe.ts';
 import HillsideTags from './HillsideTags.vue';
 import HillsideTools from './HillsideTools.vue';
 import { isBasin, isSource, isStore } from '@vernal-slope/plan/kinds';
@@ -275,7 +276,7 @@ const sliding = computed(() =>
     : [],
 );
 let pointer = 0;
-let frameAsked = 0;
+const frames = byFrame(follow);
 function grab(event: PointerEvent, end: SlidingEnd): void {
   if (event.button !== 0) return;
   event.preventDefault();
@@ -287,11 +288,10 @@ function grab(event: PointerEvent, end: SlidingEnd): void {
 function drag(event: PointerEvent): void {
   if (!held.value) return;
   pointer = event.clientX;
-  frameAsked ||= requestAnimationFrame(follow);
+  frames.ask();
 }
 /** Once a frame: where the pointer is now, along the line. */
 function follow(): void {
-  frameAsked = 0;
   const still = held.value;
   const rect = holder.value?.getBoundingClientRect();
   if (!still || !rect) return;
@@ -306,8 +306,7 @@ function follow(): void {
 }
 function release(done: boolean): void {
   if (!held.value) return;
-  cancelAnimationFrame(frameAsked);
-  frameAsked = 0;
+  frames.drop();
   const moved = heldAt.value !== held.value.begun;
   held.value = null;
   emit('slid', done && moved);

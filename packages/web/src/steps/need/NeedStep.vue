@@ -28,6 +28,11 @@ import QuantityField from '../../fields/QuantityField.vue';
 import { isBasin, isVessel } from '@vernal-slope/plan/kinds';
 import { useEdits } from '../../session/planpage.ts';
 import { showField } from '../../display/planfields.ts';
+import NameField from '../../fields/NameField.vue';
+import NumberField from '../../fields/NumberField.vue';
+import TextField from '../../fields/TextField.vue';
+import TickField from '../../fields/TickField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
@@ -142,33 +147,12 @@ function changeGarden(
     if (found) recipe(found);
   });
 }
-/** A whole count typed; nothing for a word or less than nothing. */
-function whole(event: Event, take: (n: number) => void, now: number): void {
-  const input = event.target as HTMLInputElement;
-  const n = Number(input.value);
-  if (input.value.trim() !== '' && Number.isInteger(n) && n >= 0 && n <= 100_000) {
-    input.setCustomValidity('');
-    take(n);
-  } else {
-    input.setCustomValidity(`“${input.value}” cannot be: give a whole number from 0 up.`);
-    input.reportValidity();
-    input.value = String(now);
-  }
-}
-/** A number typed between two bounds; anything else is put back. */
-function number(event: Event, low: number, high: number, take: (n: number) => void): void {
-  const input = event.target as HTMLInputElement;
-  const n = Number(input.value);
-  if (input.value.trim() !== '' && n >= low && n <= high) take(n);
-  else input.value = input.defaultValue;
-}
 const most = (row: NeedRow): number => Math.max(...row.perDay);
 const peak = computed(() => {
   const m = needs.value.totals.peakHour.reduce((best, v, k) => (v > needs.value.totals.peakHour[best] ? k : best), 0);
   return { flow: needs.value.totals.peakHour[m], hour: needs.value.totals.peakAt[m], month: m };
 });
 const room = computed(() => props.balance.room.filter((r) => r.more > 0));
-const lossText = computed(() => fixed(100 * needs.value.losses, 0));
 </script>
 
 <template>
@@ -194,14 +178,14 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
     <div v-for="row in needs.rows" :key="row.id" class="row" :data-test="row.id">
       <div class="what">
         <template v-if="herdOf(row)">
-          <input
+          <NumberField
             class="count"
-            type="number"
-            min="0"
-            step="1"
             :value="herdOf(row)?.count"
-            :aria-label="`Heads, ${row.name}`"
-            @change="whole($event, (n) => changeHerd(row, 'heads', (h) => void (h.count = n)), herdOf(row)?.count ?? 0)"
+            :min="0"
+            :max="100000"
+            whole
+            :label="`Heads, ${row.name}`"
+            @update:value="(n) => changeHerd(row, 'heads', (h) => void (h.count = n))"
           />
           <NSelect
             class="wide"
@@ -225,44 +209,37 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             show-unit
           />
           <span class="small">a head</span>
-          <label v-if="findAnimal(herdOf(row)?.class)?.byTemperature" class="small"
-            ><input
-              type="checkbox"
-              :checked="herdOf(row)?.byWarmth ?? false"
-              @change="
-                changeHerd(row, 'by warmth', (h) => void (h.byWarmth = ($event.target as HTMLInputElement).checked))
-              "
-            />
-            by warmth</label
+          <TickField
+            v-if="findAnimal(herdOf(row)?.class)?.byTemperature"
+            class="small"
+            :checked="herdOf(row)?.byWarmth ?? false"
+            @update:checked="(on) => changeHerd(row, 'by warmth', (h) => void (h.byWarmth = on))"
+            >by warmth</TickField
           >
         </template>
         <template v-else-if="peopleOf(row)">
-          <input
+          <NumberField
             class="count"
-            type="number"
-            min="0"
-            step="1"
             :value="peopleOf(row)?.count"
-            :aria-label="`People, ${row.name}`"
-            @change="
-              whole($event, (n) => changePeople(row, 'people', (p) => void (p.count = n)), peopleOf(row)?.count ?? 0)
-            "
+            :min="0"
+            :max="100000"
+            whole
+            :label="`People, ${row.name}`"
+            @update:value="(n) => changePeople(row, 'people', (p) => void (p.count = n))"
           />
-          <input
+          <NameField
             class="text"
-            type="text"
-            maxlength="200"
             :value="row.name"
-            aria-label="Name of the household"
-            @change="changePeople(row, 'name', (p) => void (p.name = ($event.target as HTMLInputElement).value))"
+            label="Name of the household"
+            @change="(name) => changePeople(row, 'name', (p) => void (p.name = name))"
           />
-          <NSelect
+          <ChoiceField
             class="wide"
             :value="peopleOf(row)?.level ?? 'cabin-gravity'"
             :options="services"
-            :input-props="{ 'aria-label': 'Level of service' }"
+            label="Level of service"
             @update:value="
-              (v: string) =>
+              (v) =>
                 changePeople(row, 'level of service', (p) => {
                   p.level = v;
                   delete p.litresPerDay;
@@ -308,13 +285,11 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
             :commit="(v) => changeGarden(row, 'area', (g) => void (g.areaM2 = v))"
             show-unit
           />
-          <input
+          <NameField
             class="text"
-            type="text"
-            maxlength="200"
             :value="row.name"
-            aria-label="Name of the garden"
-            @change="changeGarden(row, 'name', (g) => void (g.name = ($event.target as HTMLInputElement).value))"
+            label="Name of the garden"
+            @change="(name) => changeGarden(row, 'name', (g) => void (g.name = name))"
           />
           <NSelect
             class="wide"
@@ -331,55 +306,48 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
                 })
             "
           />
-          <NSelect
+          <ChoiceField
             class="mid"
             :value="gardenOf(row)?.method ?? null"
             :options="methods"
             placeholder="watered by"
-            :input-props="{ 'aria-label': 'Watered by' }"
+            label="Watered by"
             @update:value="
-              (v: string) =>
+              (v) =>
                 changeGarden(row, 'method', (g) => {
                   g.method = v;
                   delete g.efficiency;
                 })
             "
           />
-          <label class="small"
-            ><input
-              type="checkbox"
-              :checked="gardenOf(row)?.rainFed ?? true"
-              @change="changeGarden(row, 'rain', (g) => void (g.rainFed = ($event.target as HTMLInputElement).checked))"
-            />
-            rain reaches it</label
+          <TickField
+            class="small"
+            :checked="gardenOf(row)?.rainFed ?? true"
+            @update:checked="(on) => changeGarden(row, 'rain', (g) => void (g.rainFed = on))"
+            >rain reaches it</TickField
           >
           <label class="small"
             >Kc
-            <input
+            <NumberField
               class="tiny"
-              type="number"
-              min="0.1"
-              max="2"
-              step="0.05"
+              :min="0.1"
+              :max="2"
+              :step="0.05"
               :value="gardenOf(row)?.kc ?? findCrop(gardenOf(row)?.crop)?.kcMid ?? 1"
-              :aria-label="`Crop coefficient, ${row.name}`"
-              @change="number($event, 0.1, 2, (n) => changeGarden(row, 'crop coefficient', (g) => void (g.kc = n)))"
+              :label="`Crop coefficient, ${row.name}`"
+              @update:value="(n) => changeGarden(row, 'crop coefficient', (g) => void (g.kc = n))"
           /></label>
           <label class="small"
             >reaches the roots
-            <input
+            <NumberField
               class="tiny"
-              type="number"
-              min="10"
-              max="100"
-              step="1"
+              :min="10"
+              :max="100"
               :value="
                 Math.round(100 * (gardenOf(row)?.efficiency ?? findMethod(gardenOf(row)?.method)?.typical ?? 0.8))
               "
-              :aria-label="`Share that reaches the roots, per cent, ${row.name}`"
-              @change="
-                number($event, 10, 100, (n) => changeGarden(row, 'efficiency', (g) => void (g.efficiency = n / 100)))
-              "
+              :label="`Share that reaches the roots, per cent, ${row.name}`"
+              @update:value="(n) => changeGarden(row, 'efficiency', (g) => void (g.efficiency = n / 100))"
             />
             %</label
           >
@@ -404,45 +372,28 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
         <span v-if="row.note" class="amber">{{ row.note }}.</span>
         <label v-if="herdOf(row)" class="reason"
           >Why
-          <input
-            type="text"
-            maxlength="500"
+          <TextField
             :value="herdOf(row)?.reason ?? ''"
+            :longest="500"
             placeholder="why it differs from the table"
-            :aria-label="`Why, ${row.name}`"
-            @change="
-              changeHerd(row, 'reason', (h) => void (h.reason = ($event.target as HTMLInputElement).value || undefined))
-            "
+            :label="`Why, ${row.name}`"
+            @change="(why) => changeHerd(row, 'reason', (h) => void (h.reason = why || undefined))"
         /></label>
         <label v-if="peopleOf(row)?.litresPerDay !== undefined" class="reason"
           >Why
-          <input
-            type="text"
-            maxlength="500"
+          <TextField
             :value="peopleOf(row)?.reason ?? ''"
-            :aria-label="`Why, ${row.name}`"
-            @change="
-              changePeople(
-                row,
-                'reason',
-                (p) => void (p.reason = ($event.target as HTMLInputElement).value || undefined),
-              )
-            "
+            :longest="500"
+            :label="`Why, ${row.name}`"
+            @change="(why) => changePeople(row, 'reason', (p) => void (p.reason = why || undefined))"
         /></label>
         <label v-if="gardenOf(row)?.kc !== undefined || gardenOf(row)?.efficiency !== undefined" class="reason"
           >Why
-          <input
-            type="text"
-            maxlength="500"
+          <TextField
             :value="gardenOf(row)?.reason ?? ''"
-            :aria-label="`Why, ${row.name}`"
-            @change="
-              changeGarden(
-                row,
-                'reason',
-                (g) => void (g.reason = ($event.target as HTMLInputElement).value || undefined),
-              )
-            "
+            :longest="500"
+            :label="`Why, ${row.name}`"
+            @change="(why) => changeGarden(row, 'reason', (g) => void (g.reason = why || undefined))"
         /></label>
         <MonthPicker
           v-if="herdOf(row)"
@@ -480,20 +431,13 @@ const lossText = computed(() => fixed(100 * needs.value.losses, 0));
           :note="`${fixed(100 * DEFAULT_LOSS, 0)} % is taken where nothing is known (common practice)`"
         >
           <span class="percent"
-            ><input
-              type="number"
-              min="0"
-              max="90"
-              step="1"
-              :value="lossText"
-              aria-label="Leaks and spills, per cent"
-              @change="
-                whole(
-                  $event,
-                  (n) => n <= 90 && changeNeeds('losses', (x) => void (x.lossShare = n / 100)),
-                  Math.round(100 * needs.losses),
-                )
-              "
+            ><NumberField
+              class="tiny"
+              :min="0"
+              :max="90"
+              :value="Math.round(100 * needs.losses)"
+              label="Leaks and spills, per cent"
+              @update:value="(n) => changeNeeds('losses', (x) => void (x.lossShare = n / 100))"
             />
             %</span
           >
@@ -630,22 +574,13 @@ header {
   margin-left: auto;
 }
 
-input[type='number'],
-input[type='text'] {
-  min-height: var(--hit);
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
-.reason input {
+.reason :deep(.n-input) {
   width: 230px;
   min-height: 28px;
   font-size: var(--text-s);
 }
 
-.percent input {
+.percent .tiny {
   width: 80px;
 }
 

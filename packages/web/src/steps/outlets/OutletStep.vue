@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The Outlets step: the trough with its float and herd, or the tap, at the end of the line.
-import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -12,6 +11,8 @@ import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
+import NumberField from '../../fields/NumberField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ choose: [id: string] }>();
@@ -38,7 +39,7 @@ const want = (label: string, set: (wants: { flowLpm?: number; pressureKPa?: numb
   };
   return isBasin(node.value) ? onTrough(label, recipe) : onOutlet(label, recipe);
 };
-const USES = [
+const USES: readonly { value: NonNullable<Outlet['use']>; label: string }[] = [
   { value: 'drink', label: 'people, to drink' },
   { value: 'wash', label: 'washing' },
   { value: 'garden', label: 'garden' },
@@ -164,11 +165,11 @@ const visits = computed(() =>
         </template>
         <template v-if="outlet">
           <EntryRow label="The water is for"
-            ><NSelect
+            ><ChoiceField
               :value="outlet.use ?? 'drink'"
               :options="USES"
-              :input-props="{ 'aria-label': 'What the water is for' }"
-              @update:value="(v: NonNullable<Outlet['use']>) => onOutlet('use of the water', (n) => void (n.use = v))"
+              label="What the water is for"
+              @update:value="(v) => onOutlet('use of the water', (n) => void (n.use = v))"
           /></EntryRow>
           <EntryRow
             label="Height above the ground"
@@ -249,13 +250,13 @@ const visits = computed(() =>
             "
           />
           <EntryRow label="It moves">
-            <NSelect
+            <ChoiceField
               :value="float.characteristic"
               :options="[
                 { label: 'gradually, with the level', value: 'proportional' },
                 { label: 'at once, with a snap', value: 'snap' },
               ]"
-              :input-props="{ 'aria-label': 'How the float moves' }"
+              label="How the float moves"
               @update:value="
                 (v: 'proportional' | 'snap') =>
                   onTrough(
@@ -269,21 +270,15 @@ const visits = computed(() =>
         <template v-if="herd && trough">
           <h3>Who drinks: {{ herd.class }}</h3>
           <EntryRow label="How many">
-            <input
+            <NumberField
               class="count"
-              type="number"
-              min="0"
-              max="100000"
-              step="1"
+              :min="0"
+              :max="100000"
+              whole
               :value="herd.count"
-              aria-label="How many animals"
-              @change="
-                (event) => {
-                  const count = Math.round(Number((event.target as HTMLInputElement).value));
-                  if (count >= 0 && count <= 100000)
-                    onTrough('size of the herd', (n) => n.herds?.[0] && void (n.herds[0].count = count));
-                  else (event.target as HTMLInputElement).value = String(herd?.count ?? 0);
-                }
+              label="How many animals"
+              @update:value="
+                (n) => onTrough('size of the herd', (node) => node.herds?.[0] && void (node.herds[0].count = n))
               "
             />
           </EntryRow>
@@ -339,13 +334,6 @@ h3 {
 
 .count {
   width: 100%;
-  min-height: var(--hit);
-  padding: 0 6px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-family: var(--font-figure);
-  text-align: right;
 }
 
 @media (max-width: 800px) {

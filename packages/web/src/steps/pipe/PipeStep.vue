@@ -23,6 +23,7 @@ import SharedWater from './SharedWater.vue';
 import SituationList from './SituationList.vue';
 import SizesFound from './SizesFound.vue';
 import { useEdits } from '../../session/planpage.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -120,31 +121,32 @@ function setPrice(pipe: string, perM: number | undefined): void {
     }),
   );
 }
-const setSchool = (event: Event): void => {
-  const { value } = event.target as HTMLSelectElement;
-  perform(
-    changePlan('least pipe', (p) => void ((p.settings ??= {}).leastPipe = value === '1-1/4' ? '1-1/4' : 'by-flow')),
-  );
-};
+const LEAST = [
+  { value: 'by-flow', label: 'any size that carries the flow, humps vented' },
+  { value: '1-1/4', label: 'none under 1¼ in, against air locks (common practice)' },
+] as const;
+const setSchool = (least: (typeof LEAST)[number]['value']): void =>
+  void perform(changePlan('least pipe', (p) => void ((p.settings ??= {}).leastPipe = least)));
 </script>
 
 <template>
   <section class="sheet pipes" aria-labelledby="pipes-title">
     <header>
       <h2 id="pipes-title">Sizes side by side</h2>
-      <select
+      <ChoiceField
+        fit
         :value="line"
-        aria-label="Line"
-        @change="(event) => emit('line', (event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="(l, k) in plan.lines" :key="l.id" :value="l.id">{{ l.name ?? `line ${k + 1}` }}</option>
-      </select>
-      <select v-model="stretch" aria-label="Which legs" data-test="which-legs">
-        <option v-for="s in stretches" :key="s.value" :value="s.value">{{ s.label }}</option>
-      </select>
-      <select v-model="family" aria-label="Kind of pipe">
-        <option v-for="f in families" :key="f" :value="f">{{ f }}</option>
-      </select>
+        :options="plan.lines.map((l, k) => ({ value: l.id, label: l.name ?? `line ${k + 1}` }))"
+        label="Line"
+        @update:value="(id) => emit('line', id)"
+      />
+      <ChoiceField v-model:value="stretch" fit :options="stretches" label="Which legs" data-test="which-legs" />
+      <ChoiceField
+        v-model:value="family"
+        fit
+        :options="families.map((f) => ({ value: f, label: f }))"
+        label="Kind of pipe"
+      />
     </header>
     <div class="scroll">
       <table data-test="candidates">
@@ -281,11 +283,14 @@ const setSchool = (event: Event): void => {
   >
     <label class="school"
       >Least pipe
-      <select :value="plan.settings?.leastPipe ?? 'by-flow'" data-test="least-pipe" @change="setSchool">
-        <option value="by-flow">any size that carries the flow, humps vented</option>
-        <option value="1-1/4">none under 1¼ in, against air locks (common practice)</option>
-      </select></label
-    >
+      <ChoiceField
+        fit
+        :value="plan.settings?.leastPipe ?? 'by-flow'"
+        :options="LEAST"
+        label="Smallest pipe"
+        data-test="least-pipe"
+        @update:value="setSchool"
+    /></label>
   </SizesFound>
 </template>
 
@@ -301,14 +306,6 @@ header {
   align-items: center;
   gap: 6px 12px;
   padding: 0 12px 6px;
-}
-
-header select {
-  max-width: 240px;
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 .scroll {
@@ -364,16 +361,6 @@ tr.now {
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
-}
-
-.school select {
-  min-width: 0;
-  width: min(420px, 100%);
-  min-height: var(--hit);
-  max-width: 100%;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 td .figure.small {

@@ -17,6 +17,9 @@ import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { useEdits } from '../../session/planpage.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
+import NameField from '../../fields/NameField.vue';
+import TickField from '../../fields/TickField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -44,17 +47,16 @@ function add(open: readonly string[], title?: string): void {
     s.push({ name: title ?? `Situation ${s.length + 1}`, open: [...open], level: 'low' }),
   );
 }
+const LEVELS: readonly { value: NonNullable<Situation['level']>; label: string }[] = [
+  { value: 'low', label: 'tanks low' },
+  { value: 'start', label: 'tanks as they stand' },
+  { value: 'full', label: 'tanks full' },
+];
 function toggle(k: number, id: string): void {
   change('what runs at once', (s) => {
     const open = s[k].open;
     s[k].open = open.includes(id) ? open.filter((x) => x !== id) : [...open, id];
   });
-}
-function rename(k: number, event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const value = input.value.trim();
-  if (value) change('name of the situation', (s) => void (s[k].name = value.slice(0, 200)));
-  else input.value = list.value[k].name;
 }
 const words = (s: Served): string => {
   if (s.flow <= 0) return `${name(s.id)} gets nothing`;
@@ -134,29 +136,20 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
     <ul>
       <li v-for="(s, k) in list" :key="k" :data-test="`situation-${k}`">
         <div class="row">
-          <input
+          <NameField
             class="name"
-            type="text"
-            maxlength="200"
             :value="s.name"
-            :aria-label="`Name of situation ${k + 1}`"
-            @change="rename(k, $event)"
+            :label="`Name of situation ${k + 1}`"
+            @change="(value) => change('name of the situation', (all) => void (all[k].name = value))"
           />
-          <select
+          <ChoiceField
+            fit
             :value="s.level ?? 'low'"
-            :aria-label="`Tanks in ${s.name}`"
-            @change="
-              (event) =>
-                change(
-                  'tanks',
-                  (all) => void (all[k].level = (event.target as HTMLSelectElement).value as Situation['level']),
-                )
-            "
-          >
-            <option value="low">tanks low</option>
-            <option value="start">tanks as they stand</option>
-            <option value="full">tanks full</option>
-          </select>
+            :options="LEVELS"
+            :label="`Tanks in ${s.name}`"
+            data-test="situation-tanks"
+            @update:value="(level) => change('tanks', (all) => void (all[k].level = level))"
+          />
           <button
             type="button"
             class="plain-button"
@@ -169,9 +162,9 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
         </div>
         <fieldset>
           <legend class="visually-hidden">Open in {{ s.name }}</legend>
-          <label v-for="id in ids" :key="id"
-            ><input type="checkbox" :checked="s.open.includes(id)" @change="toggle(k, id)" /> {{ name(id) }}</label
-          >
+          <TickField v-for="id in ids" :key="id" :checked="s.open.includes(id)" @update:checked="toggle(k, id)">{{
+            name(id)
+          }}</TickField>
         </fieldset>
         <p class="verdict">
           <DropGlyph :level="verdict(answerOf(s)).level" :size="18" />
@@ -266,13 +259,6 @@ li {
 .name:hover,
 .name:focus {
   border-color: var(--rule-strong);
-}
-
-select {
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 .served {

@@ -10,6 +10,7 @@ import EntryRow from '../../fields/EntryRow.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import SectionField from '../../fields/SectionField.vue';
 import TickRow from '../../fields/TickRow.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   tank: Tank;
@@ -67,12 +68,29 @@ const footing = computed<Row[]>(() => [
     max: 2,
   }),
 ]);
-const species = [...new Map(TIMBER_ROWS.map((r) => [r.species, r.speciesName]))];
-const grades = computed(() => [
-  ...new Map(TIMBER_ROWS.filter((r) => r.species === props.full.timber.species).map((r) => [r.grade, r.gradeName])),
-]);
-const text = (event: Event): string => (event.target as HTMLSelectElement).value;
-const number = (event: Event): number => Number(text(event));
+const species = [...new Map(TIMBER_ROWS.map((r) => [r.species, r.speciesName]))].map(([value, label]) => ({
+  value,
+  label,
+}));
+const grades = computed(() =>
+  [
+    ...new Map(TIMBER_ROWS.filter((r) => r.species === props.full.timber.species).map((r) => [r.grade, r.gradeName])),
+  ].map(([value, label]) => ({ value, label })),
+);
+const numbers = (from: number, to: number): { value: number; label: string }[] =>
+  Array.from({ length: to - from + 1 }, (_, k) => ({ value: from + k, label: String(from + k) }));
+const SOILS = SOIL_ROWS.map((s) => ({ value: s.id, label: s.name }));
+const TERRAINS = [
+  { value: 'sheltered', label: 'woods or buildings' },
+  { value: 'open', label: 'open country' },
+  { value: 'shore', label: 'open water, flat' },
+] as const;
+const EARTHQUAKES = [
+  { value: 'unknown', label: 'not known' },
+  { value: 'low', label: 'weak or none' },
+  { value: 'moderate', label: 'moderate' },
+  { value: 'high', label: 'strong' },
+] as const;
 /** Lengths as bought, where the timber is there already. */
 const LENGTHS = [
   ['posts', 'Posts as bought, long'],
@@ -109,14 +127,12 @@ const LENGTHS = [
           :commit="(widthMm, depthMm) => set('beams', 'size of the beams', { widthMm, depthMm })"
       /></EntryRow>
       <EntryRow label="Planks side by side in a beam"
-        ><select
+        ><ChoiceField
           :value="full.beams.plies"
-          aria-label="Planks side by side in a beam"
-          @change="set('beams', 'planks of a beam', { plies: number($event) })"
-        >
-          <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
-        </select></EntryRow
-      >
+          :options="numbers(1, 4)"
+          label="Planks side by side in a beam"
+          @update:value="(plies) => set('beams', 'planks of a beam', { plies })"
+      /></EntryRow>
       <EntryRow
         label="Empty tank weighs"
         :value="full.emptyTankKg"
@@ -137,28 +153,23 @@ const LENGTHS = [
           :width-mm="full.posts.widthMm"
           :depth-mm="full.posts.depthMm"
           label="Size of the posts"
+          data-test="size-posts"
           :commit="(widthMm, depthMm) => set('posts', 'size of the posts', { widthMm, depthMm })"
       /></EntryRow>
       <EntryRow label="Posts under a beam"
-        ><select
+        ><ChoiceField
           :value="full.posts.perBeam"
-          aria-label="Posts under a beam"
-          @change="set('posts', 'posts under a beam', { perBeam: number($event) })"
-        >
-          <option :value="2">2</option>
-          <option :value="3">3</option>
-        </select></EntryRow
-      >
+          :options="numbers(2, 3)"
+          label="Posts under a beam"
+          @update:value="(perBeam) => set('posts', 'posts under a beam', { perBeam })"
+      /></EntryRow>
       <EntryRow label="Beams in a row"
-        ><select
+        ><ChoiceField
           :value="full.beams.lines"
-          aria-label="Beams in a row"
-          @change="set('beams', 'beams in a row', { lines: number($event) })"
-        >
-          <option :value="2">2</option>
-          <option :value="3">3</option>
-        </select></EntryRow
-      >
+          :options="numbers(2, 3)"
+          label="Beams in a row"
+          @update:value="(lines) => set('beams', 'beams in a row', { lines })"
+      /></EntryRow>
       <TickRow
         test="brace-front"
         label="crossed braces on front and back"
@@ -184,23 +195,19 @@ const LENGTHS = [
           :commit="(widthMm, depthMm) => set('braces', 'size of the braces', { widthMm, depthMm })"
       /></EntryRow>
       <EntryRow label="Timber"
-        ><select
+        ><ChoiceField
           :value="full.timber.species"
-          aria-label="Species of the timber"
-          @change="set('timber', 'species', { species: text($event) })"
-        >
-          <option v-for="[id, name] in species" :key="id" :value="id">{{ name }}</option>
-        </select></EntryRow
-      >
+          :options="species"
+          label="Species of the timber"
+          @update:value="(id) => set('timber', 'species', { species: id })"
+      /></EntryRow>
       <EntryRow label="Grade"
-        ><select
+        ><ChoiceField
           :value="full.timber.grade"
-          aria-label="Grade of the timber"
-          @change="set('timber', 'grade', { grade: text($event) })"
-        >
-          <option v-for="[id, name] in grades" :key="id" :value="id">{{ name }}</option>
-        </select></EntryRow
-      >
+          :options="grades"
+          label="Grade of the timber"
+          @update:value="(grade) => set('timber', 'grade', { grade })"
+      /></EntryRow>
       <TickRow
         label="out in the weather (wet service)"
         :checked="full.timber.wet"
@@ -244,14 +251,12 @@ const LENGTHS = [
         @tick="(on) => set('footing', 'anchors', { anchored: on })"
       />
       <EntryRow label="Ground"
-        ><select
+        ><ChoiceField
           :value="full.soil"
-          aria-label="Kind of ground"
-          @change="change('kind of ground', (s) => void (s.soil = text($event)))"
-        >
-          <option v-for="s in SOIL_ROWS" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></EntryRow
-      >
+          :options="SOILS"
+          label="Kind of ground"
+          @update:value="(soil) => change('kind of ground', (s) => void (s.soil = soil))"
+      /></EntryRow>
       <EntryRow
         label="It freezes to a depth of"
         :value="full.frostM"
@@ -268,33 +273,24 @@ const LENGTHS = [
         :commit="(value) => set('wind', 'gust', { gustMs: value })"
       />
       <EntryRow label="Around it"
-        ><select
+        ><ChoiceField
           :value="full.wind.terrain"
-          aria-label="What is around it"
-          @change="set('wind', 'terrain', { terrain: text($event) })"
-        >
-          <option value="sheltered">woods or buildings</option>
-          <option value="open">open country</option>
-          <option value="shore">open water, flat</option>
-        </select></EntryRow
-      >
+          :options="TERRAINS"
+          label="What is around it"
+          @update:value="(terrain) => set('wind', 'terrain', { terrain })"
+      /></EntryRow>
       <TickRow
         label="on a crest or the lip of a slope"
         :checked="full.wind.crest"
         @tick="(on) => set('wind', 'crest', { crest: on })"
       />
       <EntryRow label="Earthquakes there"
-        ><select
+        ><ChoiceField
           :value="full.earthquake"
-          aria-label="Earthquakes there"
-          @change="change('earthquakes', (s) => void (s.earthquake = text($event) as Stand['earthquake']))"
-        >
-          <option value="unknown">not known</option>
-          <option value="low">weak or none</option>
-          <option value="moderate">moderate</option>
-          <option value="high">strong</option>
-        </select></EntryRow
-      >
+          :options="EARTHQUAKES"
+          label="Earthquakes there"
+          @update:value="(how) => change('earthquakes', (s) => void (s.earthquake = how))"
+      /></EntryRow>
       <TickRow
         label="people walk, work or sleep near or under it"
         :checked="full.peopleNear"
@@ -315,14 +311,6 @@ h3 {
   margin: 6px 0 2px;
   font-family: var(--font-text);
   font-size: var(--text-m);
-}
-
-select {
-  width: 100%;
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 summary {

@@ -14,6 +14,7 @@ import PriceField from '../../fields/PriceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import { planValue } from '../../display/planfields.ts';
+import DateField from '../../fields/DateField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -73,8 +74,7 @@ const waits = computed(() => {
 });
 const setTemperature = (celsius: number): string | undefined =>
   props.change('warmth of the pour', (s) => void (s.pourTemperatureC = planValue('pourTemperatureC', celsius)));
-function setPoured(event: Event): void {
-  const { value } = event.target as HTMLInputElement;
+function setPoured(value: string): void {
   props.change('day of the pour', (s) => {
     if (value) s.pouredOn = value;
     else delete s.pouredOn;
@@ -108,7 +108,11 @@ function setPoured(event: Event): void {
       <p class="small">
         <label
           >Day of the pour
-          <input type="date" :value="answer.full.pouredOn ?? ''" data-test="poured" @change="setPoured"
+          <DateField
+            :value="answer.full.pouredOn ?? ''"
+            label="Day of the pour"
+            data-test="poured"
+            @update:value="setPoured"
         /></label>
         <span class="air"
           >mean air
@@ -228,13 +232,6 @@ small {
   margin-left: 4px;
   color: var(--muted);
   text-align: left;
-}
-
-input {
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 label {

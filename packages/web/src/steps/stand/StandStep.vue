@@ -34,6 +34,7 @@ import StandHeight from './StandHeight.vue';
 import StandParts from './StandParts.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -67,19 +68,16 @@ const KINDS: readonly { value: StandKind; label: string }[] = [
   { value: 'berm', label: 'a berm of earth' },
   { value: 'improvised', label: 'pallets, barrels, props' },
 ];
-const setKind = (event: Event): void =>
-  void change('what it stands on', (s) => void (s.kind = (event.target as HTMLSelectElement).value as StandKind));
+const setKind = (kind: StandKind): void => void change('what it stands on', (s) => void (s.kind = kind));
 /** Members of a size to start from; what is said of platform, ground and weather stays. */
 const sizeNow = computed(() =>
   tank.value ? membersFor(planValue('volumeL', tankCapacity(tankShape(tank.value.shape, tank.value.count)))) : null,
 );
-function startFrom(event: Event): void {
-  const select = event.target as HTMLSelectElement;
-  const members = membersOf(select.value);
-  change(`members for a ${select.value}`, (s) => {
+function startFrom(name: string): void {
+  const members = membersOf(name);
+  change(`members for a ${name}`, (s) => {
     for (const key of ['joists', 'beams', 'posts', 'footing'] as const) s[key] = { ...s[key], ...members[key] };
   });
-  select.value = '';
 }
 
 const simple = computed(() => (tank.value ? simpleWays(props.plan, tank.value, high.value) : null));
@@ -110,14 +108,14 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
     <div class="bar">
       <label
         >Tank
-        <select
+        <ChoiceField
+          fit
           :value="tank.id"
+          :options="tanks.map((t) => ({ value: t.id, label: t.name ?? t.id }))"
+          label="Tank"
           data-test="stand-tank"
-          @change="emit('tank', ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="t in tanks" :key="t.id" :value="t.id">{{ t.name ?? t.id }}</option>
-        </select></label
-      >
+          @update:value="(id) => emit('tank', id)"
+      /></label>
       <span class="muted"
         >full it weighs
         <button
@@ -195,10 +193,14 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
       <div class="choice">
         <label
           >Stands on
-          <select :value="answer.full.kind" data-test="stand-kind" @change="setKind">
-            <option v-for="k in KINDS" :key="k.value" :value="k.value">{{ k.label }}</option>
-          </select></label
-        >
+          <ChoiceField
+            fit
+            :value="answer.full.kind"
+            :options="KINDS"
+            label="Stands on"
+            data-test="stand-kind"
+            @update:value="setKind"
+        /></label>
         <EntryRow
           class="height"
           label="How high"
@@ -209,13 +211,20 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
         />
         <label v-if="answer.full.kind === 'posts' && high > 0"
           >Members
-          <select data-test="preset" value="" @change="startFrom">
-            <option value="" disabled>start from those for …</option>
-            <option v-for="p in STAND_PRESETS" :key="p.name" :value="p.name">
-              a {{ p.name }}{{ p === sizeNow ? ', as this tank' : '' }}
-            </option>
-          </select></label
-        >
+          <ChoiceField
+            fit
+            :value="null"
+            :options="
+              STAND_PRESETS.map((p) => ({
+                value: p.name,
+                label: `a ${p.name}${p === sizeNow ? ', as this tank' : ''}`,
+              }))
+            "
+            label="Members"
+            placeholder="start from those for …"
+            data-test="preset"
+            @update:value="startFrom"
+        /></label>
         <span v-if="answer.assumed && high > 0" class="small muted"
           >Nothing is entered yet: these are members to start from (common practice, no source).</span
         >
@@ -303,12 +312,5 @@ ul {
 
 .height {
   width: 300px;
-}
-
-select {
-  min-height: var(--hit);
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 </style>

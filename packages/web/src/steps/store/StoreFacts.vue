@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // What the store is good for: its water cut open, its size against years, how long it lasts, where it runs over.
 import { Plus, Trash2 } from '@lucide/vue';
-import { NSelect } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { stickMarks, type YieldRule } from '@vernal-slope/core/storage';
 import {
@@ -32,6 +31,8 @@ import SizeCurve from './SizeCurve.vue';
 import TankDrawing from './TankDrawing.vue';
 import { isSource } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
+import NameField from '../../fields/NameField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -91,9 +92,13 @@ const NO_FLOAT_BAND = 0.1;
       <p class="small">
         Today <span class="figure" data-test="today">{{ showText(store.today, 'volume', settings.units) }}</span> can be
         used. In
-        <select v-model.number="month" aria-label="Month of the use">
-          <option v-for="(m, k) in MONTHS" :key="m" :value="k">{{ m }}</option>
-        </select>
+        <ChoiceField
+          v-model:value="month"
+          fit
+          :options="MONTHS.map((label, value) => ({ value, label }))"
+          label="Month of the use"
+          class="month"
+        />
         <template v-if="left === null"> it does not run empty at this use: the sources bring enough.</template>
         <template v-else>
           it is empty in
@@ -174,17 +179,11 @@ const NO_FLOAT_BAND = 0.1;
       <p class="small">Where it runs over, in order, highest ground first:</p>
       <ol class="small">
         <li v-for="(p, k) in runsTo" :key="k">
-          <input
-            type="text"
-            maxlength="200"
+          <NameField
+            class="place"
             :value="p.name"
-            :aria-label="`Place ${k + 1} that the overflow waters`"
-            @change="
-              change(
-                'overflow place',
-                (t) => void (t.overflowTo && (t.overflowTo[k].name = ($event.target as HTMLInputElement).value)),
-              )
-            "
+            :label="`Place ${k + 1} that the overflow waters`"
+            @change="(name) => change('overflow place', (t) => void (t.overflowTo && (t.overflowTo[k].name = name)))"
           />
           takes
           <QuantityField
@@ -227,14 +226,14 @@ const NO_FLOAT_BAND = 0.1;
     <div>
       <h3>Its size</h3>
       <p class="row">
-        <NSelect
+        <ChoiceField
           class="school"
           :value="rule"
           :options="[
             { value: 'YAS', label: 'yield after spillage' },
             { value: 'YBS', label: 'yield before spillage' },
           ]"
-          :input-props="{ 'aria-label': 'Yield rule' }"
+          label="Yield rule"
           @update:value="setRule"
         />
         <span class="small muted">{{
@@ -385,16 +384,7 @@ ol li {
   padding: 2px 0;
 }
 
-input[type='text'],
-select {
-  min-height: var(--hit);
-  padding: 0 6px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
-ol input {
+ol .place {
   width: 130px;
 }
 

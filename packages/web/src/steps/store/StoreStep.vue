@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The Store step: a tank as measured, and what it is good for.
-import { NSelect } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { levelTable } from '@vernal-slope/core/storage';
 import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
@@ -20,6 +19,8 @@ import NameField from '../../fields/NameField.vue';
 import StoreFacts from './StoreFacts.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
+import TextField from '../../fields/TextField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -179,13 +180,13 @@ const round = (si: number): number => planValue('heightM', si);
   <section v-if="tank" class="store sheet" aria-labelledby="store-title">
     <header>
       <h2 id="store-title">Store</h2>
-      <NSelect
+      <ChoiceField
         v-if="tanks.length > 1"
         class="which"
         :value="tank.id"
         :options="tanks.map((t) => ({ label: t.name ?? t.id, value: t.id }))"
-        :input-props="{ 'aria-label': 'Tank' }"
-        @update:value="(id: string) => emit('tank', id)"
+        label="Tank"
+        @update:value="(id) => emit('tank', id)"
       />
       <span class="muted"
         >holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the
@@ -202,10 +203,10 @@ const round = (si: number): number => planValue('heightM', si);
             @change="(name) => change('name of the tank', (t) => void (t.name = name))"
         /></EntryRow>
         <EntryRow label="Shape"
-          ><NSelect
+          ><ChoiceField
             :value="tank.shape.type"
             :options="[...shapeOptions]"
-            :input-props="{ 'aria-label': 'Shape of the tank' }"
+            label="Shape of the tank"
             @update:value="setShape"
         /></EntryRow>
         <EntryRow
@@ -218,18 +219,17 @@ const round = (si: number): number => planValue('heightM', si);
           :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
         />
         <template v-if="tank.shape.type === 'table'">
-          <label for="level-table" class="small">
+          <p class="small">
             A row a line: level above the floor in m, litres up to it. Fill it with a meter or by buckets and mark the
             stick.
-          </label>
-          <textarea
-            id="level-table"
-            rows="8"
-            spellcheck="false"
+          </p>
+          <TextField
+            :rows="8"
             :value="tableText"
-            :aria-invalid="tableError ? 'true' : undefined"
-            @change="(event) => setTable((event.target as HTMLTextAreaElement).value)"
-          ></textarea>
+            label="Levels and volumes, a row a line"
+            :class="{ wrong: tableError }"
+            @change="setTable"
+          />
           <p v-if="tableError" role="alert" class="wrong small">{{ tableError }}</p>
         </template>
       </div>
@@ -274,15 +274,6 @@ const round = (si: number): number => planValue('heightM', si);
 </template>
 
 <style scoped>
-textarea {
-  width: 100%;
-  padding: 6px 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-family: var(--font-figure);
-}
-
 .wrong {
   color: var(--brick-ink);
 }

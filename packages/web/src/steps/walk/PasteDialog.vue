@@ -6,6 +6,7 @@ import { readWalkRows } from '@vernal-slope/plan/formats';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import TextField from '../../fields/TextField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const emit = defineEmits<{ keep: [rows: PastedRow[]] }>();
@@ -27,7 +28,7 @@ function keep(): void {
       commas. A first row of headings may name the columns and their units. Figures without a unit are in
       {{ settings.units === 'metric' ? 'metres' : 'feet' }}.
     </p>
-    <textarea v-model="text" rows="8" spellcheck="false" aria-label="Rows of legs" data-test="paste-text"></textarea>
+    <TextField v-model:value="text" :rows="8" label="Rows of legs" data-test="paste-text" />
     <template v-if="read">
       <p v-if="read.rows.length > 0" data-test="paste-preview">
         {{ read.rows.length }} legs,
@@ -60,16 +61,6 @@ function keep(): void {
 </template>
 
 <style scoped>
-textarea {
-  width: 100%;
-  margin: 8px 0;
-  padding: 6px 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-family: var(--font-figure);
-}
-
 .wrong {
   color: var(--brick-ink);
   padding-left: 20px;

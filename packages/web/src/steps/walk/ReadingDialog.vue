@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // A leg as it was read in the field: what the instrument said, worked out to rise and length, with its error.
-import { NSelect } from 'naive-ui';
 import { computed, reactive, watch } from 'vue';
 import {
   byHeights,
@@ -21,6 +20,9 @@ import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
 import { planField } from '../../display/planfields.ts';
+import NumberField from '../../fields/NumberField.vue';
+import TextField from '../../fields/TextField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();
@@ -120,10 +122,7 @@ function keep(): void {
   <PlainDialog v-model:show="show" :title="`Leg ${leg + 1}, as it was read`" :width="520">
     <form @submit.prevent="keep">
       <EntryRow label="With what"
-        ><NSelect
-          v-model:value="d.method"
-          :options="OPTIONS"
-          :input-props="{ 'aria-label': 'With what it was measured' }"
+        ><ChoiceField v-model:value="d.method" :options="OPTIONS" label="With what it was measured"
       /></EntryRow>
       <EntryRow
         label="Length along the slope"
@@ -141,10 +140,10 @@ function keep(): void {
       />
       <template v-if="d.method === 'water-level'">
         <EntryRow label="Mark at the start, m" note="from the ground up to the water in the tube"
-          ><input v-model.number="d.start" type="number" step="0.005" aria-label="Mark at the start, m"
+          ><NumberField v-model:value="d.start" live :step="0.005" label="Mark at the start, m"
         /></EntryRow>
         <EntryRow label="Mark at the end, m"
-          ><input v-model.number="d.end" type="number" step="0.005" aria-label="Mark at the end, m"
+          ><NumberField v-model:value="d.end" live :step="0.005" label="Mark at the end, m"
         /></EntryRow>
       </template>
       <EntryRow
@@ -152,29 +151,29 @@ function keep(): void {
         label="Backsight, foresight, m"
         note="a line for each setting of the level"
       >
-        <textarea v-model="d.sights" rows="3" aria-label="Backsight and foresight, m" data-test="sights"></textarea>
+        <TextField v-model:value="d.sights" :rows="3" label="Backsight and foresight, m" data-test="sights" />
       </EntryRow>
       <EntryRow v-else-if="d.method === 'slope-level'" label="Falls, cm a metre" note="a rise is less than nothing"
-        ><input v-model.number="d.fall" type="number" step="0.1" aria-label="Falls, cm a metre"
+        ><NumberField v-model:value="d.fall" live :step="0.1" label="Falls, cm a metre"
       /></EntryRow>
       <EntryRow v-else-if="d.method === 'clinometer'" label="Angle, degrees" note="downhill is less than nothing"
-        ><input v-model.number="d.angle" type="number" step="0.1" aria-label="Angle, degrees" data-test="angle"
+        ><NumberField v-model:value="d.angle" live :step="0.1" label="Angle, degrees" data-test="angle"
       /></EntryRow>
       <EntryRow
         v-else-if="d.method === 'gauge'"
         label="Pressure at its end, kPa"
         note="hose full from the start of the leg, closed, the gauge on the ground"
-        ><input v-model.number="d.pressure" type="number" step="0.5" aria-label="Pressure at its end, kPa"
+        ><NumberField v-model:value="d.pressure" live :step="0.5" label="Pressure at its end, kPa"
       /></EntryRow>
       <EntryRow v-else-if="d.method === 'guess'" label="Rise, or fall below nothing, m"
-        ><input v-model.number="d.rise" type="number" step="0.1" aria-label="Rise or fall, m"
+        ><NumberField v-model:value="d.rise" live :step="0.1" label="Rise or fall, m"
       /></EntryRow>
       <template v-else>
         <EntryRow label="Height at the start, m"
-          ><input v-model.number="d.first" type="number" step="0.1" aria-label="Height at the start, m"
+          ><NumberField v-model:value="d.first" live :step="0.1" label="Height at the start, m"
         /></EntryRow>
         <EntryRow label="Height at the end, m"
-          ><input v-model.number="d.second" type="number" step="0.1" aria-label="Height at the end, m"
+          ><NumberField v-model:value="d.second" live :step="0.1" label="Height at the end, m"
         /></EntryRow>
       </template>
       <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
@@ -193,17 +192,6 @@ function keep(): void {
 </template>
 
 <style scoped>
-input,
-textarea {
-  width: 100%;
-  min-height: var(--hit);
-  padding: 4px 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-  font-family: var(--font-figure);
-}
-
 .answer {
   margin: 10px 0;
 }

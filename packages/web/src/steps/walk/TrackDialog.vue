@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // A track brought in for a line: read off the main thread, simplified to a stated tolerance, nothing taken until said.
-import { NSelect } from 'naive-ui';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { METHODS } from '@vernal-slope/core/survey';
 import { TRACK_TOLERANCE, type Box, type TrackLegs, type TracksRead } from '@vernal-slope/plan/formats';
@@ -13,6 +12,9 @@ import type { GridInfo } from '../../workers/terrain.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import GridFields from '../../drawings/above/GridFields.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import FileField from '../../fields/FileField.vue';
+import TickField from '../../fields/TickField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ plan: Plan; planId: string }>();
@@ -35,11 +37,7 @@ watch(
 );
 watch(grid, (now) => (byGrid.value ||= now !== null));
 
-async function chooseTrack(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  if (!file) return;
+async function chooseTrack(file: File): Promise<void> {
   trouble.value = '';
   const name = file.name.replace(/\.\w+$/, '');
   const answer = await terrain.withFile(file, (api) => api.readTrack(file, name, terrain.told()));
@@ -96,25 +94,19 @@ async function keep(): Promise<void> {
 <template>
   <PlainDialog v-model:show="show" title="A track for this line" :width="600">
     <EntryRow label="Track: GPX, KML or GeoJSON"
-      ><input
-        type="file"
-        accept=".gpx,.kml,.geojson,.json"
-        aria-label="Track file"
-        data-test="track-file"
-        @change="chooseTrack"
+      ><FileField label="Track file" accept=".gpx,.kml,.geojson,.json" data-test="track-file" @file="chooseTrack"
     /></EntryRow>
     <GridFields v-model="grid" :origin="origin" :around="around" />
-    <label v-if="terrain.kept || grid" class="by-grid"
-      ><input v-model="byGrid" type="checkbox" data-test="by-grid" /> take heights from
-      {{ grid ? 'this grid' : 'the grid kept with the plan' }}, not from the receiver</label
+    <TickField v-if="terrain.kept || grid" v-model:checked="byGrid" class="by-grid" data-test="by-grid">
+      take heights from {{ grid ? 'this grid' : 'the grid kept with the plan' }}, not from the receiver</TickField
     >
     <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
     <template v-if="read">
       <EntryRow v-if="read.tracks.length > 1" label="Which of them"
-        ><NSelect
+        ><ChoiceField
           v-model:value="which"
           :options="read.tracks.map((t, k) => ({ value: k, label: `${t.name} (${t.points.length} points)` }))"
-          :input-props="{ 'aria-label': 'Which track' }"
+          label="Which track"
       /></EntryRow>
       <EntryRow
         label="Left out: points nearer to the line than"
@@ -168,9 +160,5 @@ async function keep(): Promise<void> {
 
 p {
   margin: 8px 0;
-}
-
-input[type='file'] {
-  max-width: 100%;
 }
 </style>

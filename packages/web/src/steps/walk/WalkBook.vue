@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The walk book: legs as walked on the left of a double rule, as worked out on the right.
 import { ArrowDown, ArrowUp, Ellipsis, GripVertical, Plus, Trash2 } from '@lucide/vue';
-import { NDropdown, NSelect } from 'naive-ui';
+import { NDropdown } from 'naive-ui';
 import Sortable from 'sortablejs';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import {
@@ -57,6 +57,8 @@ import PipePicker from '../../fields/PipePicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import ReadingDialog from './ReadingDialog.vue';
 import { planValue, planField } from '../../display/planfields.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
+import CellText from '../../fields/CellText.vue';
 
 // dialogs that few open are fetched when they are opened
 const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));
@@ -423,13 +425,13 @@ defineExpose({ focusCell, add });
   <section class="book sheet" aria-labelledby="walk-title" @keydown="onKey">
     <header>
       <h2 id="walk-title">Walk book</h2>
-      <NSelect
+      <ChoiceField
         v-if="lineOptions.length > 1"
         class="lines no-print"
         :value="line"
         :options="lineOptions"
-        :input-props="{ 'aria-label': 'Line' }"
-        @update:value="(id: string) => emit('line', id)"
+        label="Line"
+        @update:value="(id) => emit('line', id)"
       />
       <span v-else class="muted">{{ rows.length }} {{ rows.length === 1 ? 'leg' : 'legs' }}</span>
       <span class="actions no-print">
@@ -608,16 +610,13 @@ defineExpose({ focusCell, add });
               />
             </td>
             <td :data-cell="`${k}-remark`" data-label="Ground">
-              <input
+              <CellText
                 class="remark"
-                type="text"
-                maxlength="1000"
                 :value="row.leg.remark ?? ''"
-                :title="row.leg.remark"
-                :aria-label="`Ground and remarks of leg ${k + 1}`"
-                placeholder="…"
-                @change="(event) => changeLeg(k, { remark: (event.target as HTMLInputElement).value }, 'remark')"
-                @keydown.enter.exact.prevent="next(k, 'remark', false)"
+                :label="`Ground and remarks of leg ${k + 1}`"
+                :longest="1000"
+                @change="(remark) => changeLeg(k, { remark }, 'remark')"
+                @next="next(k, 'remark', false)"
               />
             </td>
             <td :data-cell="`${k}-pipe`" data-label="Pipe">

@@ -11,6 +11,8 @@ import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { planField } from '../../display/planfields.ts';
+import DateField from '../../fields/DateField.vue';
+import TextField from '../../fields/TextField.vue';
 
 const props = defineProps<{ name: string; place: string; draft: string }>();
 const emit = defineEmits<{ keep: [test: Extract<FlowTest, { method: 'bucket' }>]; close: [] }>();
@@ -224,8 +226,8 @@ onMounted(() => void nextTick(() => main.value?.focus()));
         </button>
       </div>
       <form v-if="typing" class="typed" @submit.prevent="keepTyped">
-        <label for="typed-time">Time, such as 2:49</label>
-        <input id="typed-time" v-model="typed" type="text" inputmode="text" autocomplete="off" data-test="typed-time" />
+        <span>Time, such as 2:49</span>
+        <TextField v-model:value="typed" class="time" label="Time, such as 2:49" data-test="typed-time" />
         <button type="submit" class="plain-button edged" data-test="keep-typed">Note it</button>
         <p v-if="typeError" role="alert" class="slip">{{ typeError }}</p>
       </form>
@@ -262,11 +264,12 @@ onMounted(() => void nextTick(() => main.value?.focus()));
         </tbody>
       </table>
       <div v-if="state.fills.length > 0" class="more">
-        <label>Date <input v-model="state.date" type="date" /></label>
+        <label>Date <DateField v-model:value="state.date" label="Date" /></label>
         <label
-          >Weather <input v-model="state.weather" type="text" maxlength="200" placeholder="dry week, warm …"
+          >Weather
+          <TextField v-model:value="state.weather" label="Weather" :longest="200" placeholder="dry week, warm …"
         /></label>
-        <label>Note <input v-model="state.note" type="text" maxlength="2000" /></label>
+        <label>Note <TextField v-model:value="state.note" label="Note" :longest="2000" /></label>
         <span class="passing">
           <span>Passing by</span>
           <QuantityField
@@ -423,15 +426,6 @@ header {
   margin-top: 8px;
 }
 
-input[type='text'],
-input[type='date'] {
-  min-height: 44px;
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
 .slip {
   color: var(--brick-ink);
 }
@@ -476,10 +470,6 @@ td {
   grid-template-columns: 92px 1fr;
   align-items: center;
   gap: 8px;
-}
-
-.more input {
-  min-width: 0;
 }
 
 footer {

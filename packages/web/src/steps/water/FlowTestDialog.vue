@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // A stream measured by float or by a small weir: what to measure, and the flow as one types.
-import { NSelect } from 'naive-ui';
 import { computed, reactive } from 'vue';
 import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
@@ -9,6 +8,10 @@ import { showText, rounded } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import DateField from '../../fields/DateField.vue';
+import NumberField from '../../fields/NumberField.vue';
+import TextField from '../../fields/TextField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ date: string }>();
@@ -78,16 +81,16 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
   <PlainDialog v-model:show="show" title="Measure a stream" :width="520">
     <form @submit.prevent="typeof test !== 'string' && emit('keep', test)">
       <EntryRow label="How"
-        ><NSelect
+        ><ChoiceField
           v-model:value="d.method"
           :options="[
             { value: 'float', label: 'float over a stretch' },
             { value: 'v-notch', label: 'V-notch weir' },
             { value: 'rectangular-weir', label: 'rectangular weir' },
           ]"
-          :input-props="{ 'aria-label': 'How it is measured' }"
+          label="How it is measured"
       /></EntryRow>
-      <EntryRow label="Date"><input v-model="d.date" type="date" required /></EntryRow>
+      <EntryRow label="Date"><DateField v-model:value="d.date" label="Date" required /></EntryRow>
       <template v-if="d.method === 'float'">
         <EntryRow
           label="Width of the water"
@@ -98,7 +101,7 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
           live
         />
         <EntryRow label="Depths across, m" note="evenly spaced, the banks left out"
-          ><input v-model="d.depths" type="text" aria-label="Depths across, m"
+          ><TextField v-model:value="d.depths" label="Depths across, m"
         /></EntryRow>
         <EntryRow
           label="The float runs"
@@ -109,10 +112,10 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
           live
         />
         <EntryRow label="in seconds" note="several runs"
-          ><input v-model="d.seconds" type="text" aria-label="Times of the float, s"
+          ><TextField v-model:value="d.seconds" label="Times of the float, s"
         /></EntryRow>
         <EntryRow label="Correction" note="0.66 shallow and rough to 0.85 smooth"
-          ><input v-model.number="d.correction" type="number" min="0.3" max="1" step="0.01" aria-label="Correction"
+          ><NumberField v-model:value="d.correction" live :min="0.3" :max="1" :step="0.01" label="Correction"
         /></EntryRow>
       </template>
       <template v-else>
@@ -125,7 +128,7 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
           live
         />
         <EntryRow v-if="d.method === 'v-notch'" label="Opening, degrees"
-          ><input v-model.number="d.angleDeg" type="number" min="20" max="120" aria-label="Opening, degrees"
+          ><NumberField v-model:value="d.angleDeg" live :min="20" :max="120" label="Opening, degrees"
         /></EntryRow>
         <template v-else>
           <EntryRow
@@ -137,14 +140,14 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
             live
           />
           <EntryRow label="Ends in from the banks"
-            ><NSelect
+            ><ChoiceField
               v-model:value="d.contractions"
               :options="[2, 1, 0].map((n) => ({ value: n, label: String(n) }))"
-              :input-props="{ 'aria-label': 'Ends in from the banks' }"
+              label="Ends in from the banks"
           /></EntryRow>
         </template>
       </template>
-      <EntryRow label="Note"><input v-model="d.note" type="text" maxlength="2000" aria-label="Note" /></EntryRow>
+      <EntryRow label="Note"><TextField v-model:value="d.note" label="Note" :longest="2000" /></EntryRow>
       <p v-if="typeof test === 'string'" role="alert" class="wrong">{{ test }}</p>
       <p v-else class="answer">
         <span class="figure">{{ flow }}</span>
@@ -156,15 +159,6 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
 </template>
 
 <style scoped>
-input {
-  width: 100%;
-  min-height: var(--hit);
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
 .answer {
   margin: 8px 0;
   font-size: 26px;

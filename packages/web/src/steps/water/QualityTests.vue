@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // Tests of the water itself: what was tested when, what came out, when it is due again.
 import { Trash2 } from '@lucide/vue';
-import { NSelect } from 'naive-ui';
 import { computed, reactive } from 'vue';
 import { DUE_MONTHS, drinkingCautions, qualityOf } from '@vernal-slope/plan/budget';
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
@@ -12,6 +11,9 @@ import { nameIn } from '../../display/names.ts';
 import { dateText } from '../../display/dates.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { useEdits } from '../../session/planpage.ts';
+import DateField from '../../fields/DateField.vue';
+import TextField from '../../fields/TextField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{ plan: Plan; source: Source; edit: (command: Command) => readonly Fault[] }>();
 const { perform } = useEdits();
@@ -72,16 +74,18 @@ const LEVEL = { untested: 'fair', meets: 'good', fails: 'short', due: 'fair' } a
       </tbody>
     </table>
     <form @submit.prevent="record">
-      <label>Date <input v-model="draft.date" type="date" required data-test="quality-date" /></label>
-      <label>Tested for <input v-model="draft.tested" type="text" maxlength="500" /></label>
+      <label
+        >Date <DateField v-model:value="draft.date" label="Date of the test" required data-test="quality-date"
+      /></label>
+      <label>Tested for <TextField v-model:value="draft.tested" label="Tested for" :longest="500" /></label>
       <span class="verdict"
-        ><NSelect
+        ><ChoiceField
           v-model:value="draft.verdict"
           :options="[
             { value: 'meets', label: 'met the standard' },
             { value: 'fails', label: 'failed' },
           ]"
-          :input-props="{ 'aria-label': 'What came out' }"
+          label="What came out"
       /></span>
       <button type="submit" class="plain-button edged" data-test="record-quality">Record the test</button>
     </form>
@@ -105,14 +109,6 @@ label {
   display: inline-flex;
   align-items: center;
   gap: 6px;
-}
-
-input {
-  min-height: var(--hit);
-  padding: 0 8px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 .verdict {

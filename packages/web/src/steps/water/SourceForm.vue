@@ -26,6 +26,8 @@ import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { planValue, planField } from '../../display/planfields.ts';
+import NumberField from '../../fields/NumberField.vue';
+import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -37,7 +39,7 @@ const settings = useSettings();
 const change = (label: string, recipe: (s: Source) => void): string | undefined =>
   said(props.edit(changeNode(props.source.id, 'source', label, recipe)));
 
-const KINDS = [
+const KINDS: readonly { value: Source['type']; label: string }[] = [
   { value: 'spring', label: 'Spring or seep' },
   { value: 'stream', label: 'Stream' },
   { value: 'roof', label: 'Roof' },
@@ -306,11 +308,7 @@ const UPKEEP = {
         @change="(v) => change('name of the source', (s) => void (s.name = v))"
     /></EntryRow>
     <EntryRow label="Kind"
-      ><NSelect
-        :value="source.type"
-        :options="KINDS"
-        :input-props="{ 'aria-label': 'Kind of source' }"
-        @update:value="setKind"
+      ><ChoiceField :value="source.type" :options="KINDS" label="Kind of source" @update:value="setKind"
     /></EntryRow>
     <EntryRow
       label="Ground there, above datum"
@@ -350,12 +348,12 @@ const UPKEEP = {
         <EntryRow
           label="of"
           :note="`${percent(a.runoff ?? RUNOFF_ROWS.find((r) => r.id === a.material)?.typical ?? 0.9)} runs off (${RUNOFF_ROWS.find((r) => r.id === a.material)?.source ?? 'assumed'})`"
-          ><NSelect
+          ><ChoiceField
             :value="a.material ?? 'metal'"
             :options="RUNOFF_ROWS.map((r) => ({ value: r.id, label: r.name }))"
-            :input-props="{ 'aria-label': 'Roof of' }"
+            label="Roof of"
             @update:value="
-              (v: string) => change('material of the roof', (s) => void (s.roof && (s.roof.areas[k].material = v)))
+              (v) => change('material of the roof', (s) => void (s.roof && (s.roof.areas[k].material = v)))
             "
         /></EntryRow>
       </template>
@@ -384,19 +382,13 @@ const UPKEEP = {
     />
     <template v-if="source.haul">
       <EntryRow v-for="c in COSTS" :key="c.key" :label="c.label" note="in your own money">
-        <input
+        <NumberField
           class="cost"
-          type="number"
-          min="0"
-          step="0.05"
+          :min="0"
+          :step="0.05"
           :value="source.haul[c.key] ?? 0"
-          :aria-label="c.label"
-          @change="
-            (event) => {
-              const n = Number((event.target as HTMLInputElement).value);
-              if (n >= 0) change(c.label.toLowerCase(), (s) => void (s.haul && (s.haul[c.key] = n)));
-            }
-          "
+          :label="c.label"
+          @update:value="(n) => change(c.label.toLowerCase(), (s) => void (s.haul && (s.haul[c.key] = n)))"
         />
       </EntryRow>
     </template>
@@ -412,19 +404,15 @@ const UPKEEP = {
       <div v-if="source.pump.hoursByMonth" class="hours">
         <label v-for="(h, m) in source.pump.hoursByMonth" :key="m" class="small"
           >{{ MONTHS[m].slice(0, 3) }}
-          <input
-            type="number"
-            min="0"
-            max="24"
-            step="0.5"
+          <NumberField
+            class="sun"
+            :min="0"
+            :max="24"
+            :step="0.5"
             :value="h"
-            :aria-label="`Hours of sun in ${MONTHS[m]}`"
-            @change="
-              (event) => {
-                const n = Number((event.target as HTMLInputElement).value);
-                if (n >= 0 && n <= 24)
-                  change('hours of sun', (s) => void (s.pump?.hoursByMonth && (s.pump.hoursByMonth[m] = n)));
-              }
+            :label="`Hours of sun in ${MONTHS[m]}`"
+            @update:value="
+              (n) => change('hours of sun', (s) => void (s.pump?.hoursByMonth && (s.pump.hoursByMonth[m] = n)))
             "
         /></label>
       </div>
@@ -442,20 +430,17 @@ const UPKEEP = {
           show-unit
         />
         gets
-        <input
+        <NumberField
           class="cost"
-          type="number"
-          min="0"
-          max="100"
-          step="5"
+          :min="0"
+          :max="100"
+          :step="5"
           :value="Math.round(100 * b.share)"
-          :aria-label="`Share of barrel ${k + 1}, per cent`"
-          @change="
-            (event) => {
-              const n = Number((event.target as HTMLInputElement).value);
-              trouble =
-                change('share of a barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].share = n / 100))) ?? '';
-            }
+          :label="`Share of barrel ${k + 1}, per cent`"
+          @update:value="
+            (n) =>
+              (trouble =
+                change('share of a barrel', (s) => void (s.roof?.barrels && (s.roof.barrels[k].share = n / 100))) ?? '')
           "
         />
         %
@@ -491,14 +476,14 @@ const UPKEEP = {
     </p>
     <template v-if="source.type === 'spring' || source.type === 'stream'">
       <EntryRow label="Take-off"
-        ><NSelect
+        ><ChoiceField
           :value="source.intake ?? null"
           placeholder="not said"
           :options="[
             { value: 'temporary', label: 'temporary, by hand' },
             { value: 'permanent', label: 'permanent' },
           ]"
-          :input-props="{ 'aria-label': 'Take-off' }"
+          label="Take-off"
           @update:value="(v: 'temporary' | 'permanent') => change('take-off', (s) => void (s.intake = v))"
       /></EntryRow>
       <div v-if="source.intake" class="small upkeep">
@@ -524,14 +509,8 @@ h4 {
   margin: 10px 0 4px;
 }
 
-.cost,
-.hours input {
+.cost {
   width: 84px;
-  min-height: var(--hit);
-  padding: 0 6px;
-  border: var(--line-hair) solid var(--rule-strong);
-  border-radius: var(--radius);
-  background: var(--sheet);
 }
 
 .hours,
@@ -542,7 +521,7 @@ h4 {
   gap: 6px 10px;
 }
 
-.hours input {
+.hours .sun {
   width: 64px;
 }
 

@@ -13,11 +13,12 @@ import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import { showField, planField } from '../../display/planfields.ts';
+import FileField from '../../fields/FileField.vue';
 
 const props = defineProps<{ plan: Plan; edit: (command: Command) => readonly Fault[] }>();
 const settings = useSettings();
 const { perform } = useEdits();
-const picker = ref<HTMLInputElement | null>(null);
+const picker = ref<InstanceType<typeof FileField>>();
 const read = shallowRef<{ name: string; csv: DailyCsv } | null>(null);
 const trouble = ref('');
 const MAX_BYTES = 10 * 1024 * 1024;
@@ -35,11 +36,7 @@ const yearly = computed(() => {
   return (d.rainMm.reduce<number>((sum, v) => sum + (v ?? 0), 0) / d.rainMm.length) * 365.25;
 });
 
-async function bring(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
-  if (!file) return;
+async function bring(file: File): Promise<void> {
   trouble.value = '';
   if (file.size > MAX_BYTES) {
     trouble.value = `“${file.name}” is larger than 10 MB. Nothing was changed.`;
@@ -105,21 +102,19 @@ const MOST_FAULTS = 8;
     </p>
     <p v-else class="muted">No daily series. A roof tank is sized by years of days: bring in a file of them.</p>
     <p class="buttons">
-      <button type="button" class="plain-button edged" @click="picker?.click()">
+      <button type="button" class="plain-button edged" @click="picker?.open()">
         <CloudRain :size="18" aria-hidden="true" />Bring in daily rain (CSV)
       </button>
       <button v-if="daily" type="button" class="plain-button" @click="drop">
         <Trash2 :size="18" aria-hidden="true" />Take it out
       </button>
-      <input
+      <FileField
         ref="picker"
-        type="file"
+        hidden
+        label="Daily rain file"
         accept=".csv,text/csv,text/plain"
-        class="visually-hidden"
-        tabindex="-1"
-        aria-label="Daily rain file"
         data-test="rain-file"
-        @change="bring"
+        @file="bring"
       />
     </p>
     <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>

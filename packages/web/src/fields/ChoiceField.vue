@@ -1,0 +1,67 @@
+<script setup lang="ts" generic="V extends string | number">
+// One of several. Drawn by the component library; under a finger it is the phone's own list.
+import { NSelect } from 'naive-ui';
+import { computed } from 'vue';
+import { byFinger } from './touch.ts';
+
+const props = defineProps<{
+  /** Null asks for a choice with the placeholder. */
+  value: V | null;
+  options: readonly { value: V; label: string }[];
+  label: string;
+  placeholder?: string;
+  /** As wide as its longest choice, not as its place. */
+  fit?: boolean;
+}>();
+const emit = defineEmits<{ 'update:value': [value: V] }>();
+
+const width = computed(() =>
+  props.fit
+    ? `calc(${Math.max(...props.options.map((o) => o.label.length), props.placeholder?.length ?? 0)}ch + 40px)`
+    : undefined,
+);
+function pick(event: Event): void {
+  const option = props.options[Number((event.target as HTMLSelectElement).value)];
+  if (option) emit('update:value', option.value);
+}
+</script>
+
+<template>
+  <select
+    v-if="byFinger"
+    class="choice native"
+    :style="{ width }"
+    :value="options.findIndex((o) => o.value === value)"
+    :aria-label="label"
+    @change="pick"
+  >
+    <option v-if="placeholder" :value="-1" disabled>{{ placeholder }}</option>
+    <option v-for="(o, k) in options" :key="o.value" :value="k">{{ o.label }}</option>
+  </select>
+  <NSelect
+    v-else
+    class="choice"
+    :style="{ width }"
+    :value="value"
+    :options="[...options]"
+    :placeholder="placeholder ?? ''"
+    :input-props="{ 'aria-label': label }"
+    :consistent-menu-width="false"
+    @update:value="(next: V) => emit('update:value', next)"
+  />
+</template>
+
+<style scoped>
+.choice {
+  max-width: 100%;
+}
+
+.native {
+  width: 100%;
+  min-height: var(--hit);
+  padding: 0 8px;
+  border: var(--line-hair) solid var(--rule-strong);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+</style>
