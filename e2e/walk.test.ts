@@ -224,7 +224,7 @@ describe('history', () => {
     await page.go(app.address + OUSEL);
     const flow = await page.textWhen('flow', (t) => t !== '');
     await page.click('history');
-    await (await page.find('#version-name')).sendKeys('before the long leg');
+    await (await page.field('Name it as it is now')).sendKeys('before the long leg');
     await page.click('name-version');
     await page.textWhen('versions', (t) => t.includes('before the long leg'));
     await page.press(Key.ESCAPE);

@@ -23,6 +23,9 @@ describe('forbidden', () => {
     ['packages/plan/src/solve/x.ts', "import { start } from '@vernal-slope/server/start';\nstart;"],
     ['packages/cli/src/x.ts', "import { show } from '@vernal-slope/web/display';\nshow;"],
     ['packages/web/src/x.ts', "import { toSI } from '@vernal-slope/core/units';\ntoSI;"],
+    ['packages/web/src/display/x.ts', "import { usePlan } from '../session/plan.ts';\nusePlan;"],
+    ['packages/web/src/fields/x.ts', "import { STEPS } from '../steps/registry.ts';\nSTEPS;"],
+    ['packages/web/src/steps/need/x.ts', "import { router } from '../../app/router.ts';\nrouter;"],
   ])('%s: %s', async (file, code) => {
     expect(await rulesBroken(file, code)).not.toEqual([]);
   });
@@ -32,6 +35,7 @@ describe('allowed', () => {
   it.each([
     ['packages/core/src/network/x.ts', "import { boreArea } from '../pipe/index.ts';\nboreArea;"],
     ['packages/plan/src/fields/convert.ts', "import { toSI } from '@vernal-slope/core/units';\ntoSI;"],
+    ['packages/web/src/steps/need/x.ts', "import { usePlan } from '../../session/plan.ts';\nusePlan;"],
     ['packages/web/src/x.ts', "import { solvePlan } from '@vernal-slope/plan/solve';\nsolvePlan;"],
   ])('%s: %s', async (file, code) => {
     expect(await rulesBroken(file, code)).toEqual([]);

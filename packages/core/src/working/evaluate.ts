@@ -1,6 +1,6 @@
 // Puts a working's figures into its rule and works it out again, from the TeX itself: whether a rule that is shown is
 // the rule that was used.
-import type { Working } from './index.ts';
+import type { Working } from './working.ts';
 
 type Parsed = number;
 

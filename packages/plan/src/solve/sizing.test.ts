@@ -57,6 +57,47 @@ describe('sizes found', () => {
     expect(one.ok && one.cost).toBeLessThanOrEqual(found.cost);
     expect(one.ok && one.bound).toBe(one.ok && one.cost);
   });
+  it('bear the standing pressure: a size that would carry more but bears less is none', () => {
+    // Schedule 40 by ASTM D1785 at 23 °C: 1½ in bears 2275 kPa, 2 in 1931 kPa; 220 m stand at 2160 kPa
+    const down = (flow: number): Plan => ({
+      format: 'vernal-slope/plan',
+      version: 1,
+      title: 'Down',
+      site: { waterTemperatureC: 15 },
+      nodes: [
+        {
+          id: 'tank',
+          kind: 'tank',
+          groundM: 220,
+          shape: { type: 'box', lengthM: 1, widthM: 1, heightM: 1 },
+          outletM: 0.05,
+          overflowM: 0.95,
+        },
+        {
+          id: 'tap',
+          kind: 'outlet',
+          groundM: 0,
+          ratedFlowLpm: flow,
+          ratedPressureKPa: 50,
+          wants: { flowLpm: flow, pressureKPa: 50 },
+        },
+      ],
+      lines: [
+        {
+          id: 'main',
+          from: 'tank',
+          to: 'tap',
+          legs: [{ lengthM: 2500, endGroundM: 0, pipe: 'astm-d1785-sch40/1' }],
+        },
+      ],
+    });
+    const situations = [{ name: 'tap', open: ['tap'], level: 'low' as const }];
+    // by Darcy and Weisbach, f near 0.022: 100 L/min lose some 113 m in 2,500 m of 1½ in and 245 m of 1¼ in
+    const some = sizePlan(down(100), { situations });
+    expect(some.ok && some.sizes.map((s) => s.pipe)).toEqual(['astm-d1785-sch40/1-1/2']);
+    // 200 L/min lose some 430 m in 1½ in; 2 in would lose 120 m
+    expect(sizePlan(down(200), { situations }).ok).toBe(false);
+  });
   it('where no size can serve name the place and the metres that are missing', () => {
     const high = structuredClone(ousel);
     const tap = high.nodes.find((n) => n.id === 'kitchen');

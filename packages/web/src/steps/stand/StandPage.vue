@@ -2,11 +2,11 @@
 // The page of Stand on an open plan.
 import { proxyRefs } from 'vue';
 import { usePlanPage } from '../../session/planpage.ts';
-import { useStandState } from './step.ts';
+import { standState } from './state.ts';
 import StandStep from './StandStep.vue';
 
 const { plan, edit, trying, tryIt, openMade, picked } = usePlanPage();
-const state = useStandState();
+const state = standState.use();
 const { answer } = state;
 const figures = proxyRefs(state.figures);
 const ways = proxyRefs(state.ways);

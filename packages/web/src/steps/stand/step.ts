@@ -1,5 +1,5 @@
 // The Stand step: how high the tank must be, and what it stands on.
-import { computed, defineAsyncComponent, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { heightFinding, standAnswer, standFindings, type StandAnswer } from '@vernal-slope/plan/stand';
@@ -7,19 +7,9 @@ import { show } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import type { StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
+import { standState } from './state.ts';
 import { usedText } from './standwords.ts';
 import { useStand } from './useStand.ts';
-
-interface StandState extends ReturnType<typeof useStand> {
-  readonly answer: ComputedRef<StandAnswer | null>;
-}
-const STATE: InjectionKey<StandState> = Symbol('stand step');
-/** What the step keeps while its plan is open. */
-export function useStandState(): StandState {
-  const state = inject(STATE);
-  if (!state) throw new Error('not on the page of a plan');
-  return state;
-}
 
 const STANDS_ON: Readonly<Record<StandAnswer['full']['kind'], string>> = {
   posts: 'on a stand of posts',
@@ -51,7 +41,7 @@ export const standStep: StepRow = {
       page.plan,
       computed(() => (here.value ? (tank.value?.id ?? '') : '')),
     );
-    provide(STATE, { ...state, answer });
+    standState.keep({ ...state, answer });
     const needs = computed(() => {
       const found = state.figures.answer.value?.heights.needs;
       return found?.tank === tank.value?.id ? found : undefined;

@@ -2,11 +2,11 @@
 // The page of Store on an open plan.
 import { proxyRefs } from 'vue';
 import { usePlanPage } from '../../session/planpage.ts';
-import { useStoreState } from './step.ts';
+import { storeState } from './state.ts';
 import StoreStep from './StoreStep.vue';
 
 const { results, budget, edit, open, picked } = usePlanPage();
-const { tank, sizes: answer } = useStoreState();
+const { tank, sizes: answer } = storeState.use();
 const sizes = proxyRefs(answer);
 </script>
 

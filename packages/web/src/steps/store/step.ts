@@ -1,27 +1,14 @@
 // The Store step: holding the night for the day.
-import { computed, defineAsyncComponent, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
-import { metWorking, storeFindings, tankStore, type SizeAnswer } from '@vernal-slope/plan/budget';
+import { computed, defineAsyncComponent } from 'vue';
+import { metWorking, storeFindings, tankStore } from '@vernal-slope/plan/budget';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { nameIn } from '../../display/names.ts';
 import { show } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import type { StepJudgement } from '../../judgement/stepjudgement.ts';
-import type { Answer } from '../../workers/useAnswer.ts';
 import type { StepRow } from '../step.ts';
+import { storeState } from './state.ts';
 import { useSizes } from './useSizes.ts';
-
-interface StoreState {
-  /** The tank that the step is about. */
-  readonly tank: ComputedRef<string>;
-  readonly sizes: Answer<SizeAnswer | undefined>;
-}
-const STATE: InjectionKey<StoreState> = Symbol('store step');
-/** What the step keeps while its plan is open. */
-export function useStoreState(): StoreState {
-  const state = inject(STATE);
-  if (!state) throw new Error('not on the page of a plan');
-  return state;
-}
 
 export const storeStep: StepRow = {
   key: 'store',
@@ -43,7 +30,7 @@ export const storeStep: StepRow = {
       page.plan,
       computed(() => (page.step.value === 'store' ? tank.value : '')),
     );
-    provide(STATE, { tank, sizes });
+    storeState.keep({ tank, sizes });
     const judgement = computed<StepJudgement | null>(() => {
       const plan = page.plan.value;
       const budget = page.budget.value;
