@@ -17,7 +17,7 @@ const emit = defineEmits<{ 'update:value': [value: V] }>();
 
 const width = computed(() =>
   props.fit
-    ? `calc(${Math.max(...props.options.map((o) => o.label.length), props.placeholder?.length ?? 0)}ch + 40px)`
+    ? `calc(${0.92 * Math.max(...props.options.map((o) => o.label.length), props.placeholder?.length ?? 0)}ch + 40px)`
     : undefined,
 );
 function pick(event: Event): void {
@@ -30,6 +30,7 @@ function pick(event: Event): void {
   <select
     v-if="byFinger"
     class="choice native"
+    :class="{ fit }"
     :style="{ width }"
     :value="options.findIndex((o) => o.value === value)"
     :aria-label="label"
@@ -41,6 +42,7 @@ function pick(event: Event): void {
   <NSelect
     v-else
     class="choice"
+    :class="{ fit }"
     :style="{ width }"
     :value="value"
     :options="[...options]"
@@ -54,6 +56,11 @@ function pick(event: Event): void {
 <style scoped>
 .choice {
   max-width: 100%;
+}
+
+.fit {
+  display: inline-block;
+  vertical-align: middle;
 }
 
 .native {

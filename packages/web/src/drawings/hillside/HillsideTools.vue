@@ -48,7 +48,6 @@ const KINDS = [
   <div class="tools no-print no-picture" role="toolbar" aria-label="View of the hillside" @dblclick.stop @click.stop>
     <ChoiceField
       fit
-      class="tool"
       :value="stretch"
       :options="STRETCHES"
       label="How much heights are stretched"

@@ -308,6 +308,10 @@ header {
   padding: 0 12px 6px;
 }
 
+header .choice {
+  max-width: min(230px, 100%);
+}
+
 .scroll {
   overflow-x: auto;
 }

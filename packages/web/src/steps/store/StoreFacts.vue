@@ -219,7 +219,7 @@ const NO_FLOAT_BAND = 0.1;
           <Plus :size="16" aria-hidden="true" />A place
         </button>
         <template v-if="runsTo.length > 0">
-          {{ showText(rest, 'volume', settings.units) }} a day run on from the last.</template
+          <span class="rest">{{ showText(rest, 'volume', settings.units) }} a day run on from the last.</span></template
         >
       </p>
     </div>
@@ -382,6 +382,10 @@ ol {
 
 ol li {
   padding: 2px 0;
+}
+
+.rest {
+  margin-left: 8px;
 }
 
 ol .place {
