@@ -28,7 +28,7 @@ describe('an error that nobody foresaw', () => {
     heard.get('unhandledrejection')?.({ reason: new Error('the worker is gone') });
     expect(unexpected.value).toContain('the worker is gone');
     heard.get('error')?.({ message: 'Script error.' });
-    expect(unexpected.value).toContain('Script error.');
+    expect(unexpected.value).toContain(': Script error. What');
     failed(new Error('Failed to fetch dynamically imported module'));
     expect(unexpected.value).toMatch(/^This page could not be opened: Failed to fetch/);
     closeUnexpected();

@@ -13,8 +13,9 @@ const HARMLESS = /^ResizeObserver loop/;
 /** Tells of one error; `while` says what was tried. */
 export function tellOf(error: unknown, during = 'Something went wrong that should not'): void {
   const why = error instanceof Error ? error.message : String(error ?? 'no reason given');
+  const clause = why.replace(/[.\s]+$/, '');
   if (HARMLESS.test(why)) return;
-  words.value = `${during}: ${why}. What you entered is kept on this device; if the page no longer answers, load it anew.`;
+  words.value = `${during}: ${clause}. What you entered is kept on this device; if the page no longer answers, load it anew.`;
 }
 
 /** Listens at every place where an error would otherwise end unseen. */

@@ -29,7 +29,7 @@ function pick(event: Event): void {
 <template>
   <select
     v-if="byFinger"
-    class="choice native"
+    class="one-of native"
     :class="{ fit }"
     :style="{ width }"
     :value="options.findIndex((o) => o.value === value)"
@@ -41,7 +41,7 @@ function pick(event: Event): void {
   </select>
   <NSelect
     v-else
-    class="choice"
+    class="one-of"
     :class="{ fit }"
     :style="{ width }"
     :value="value"
@@ -54,7 +54,7 @@ function pick(event: Event): void {
 </template>
 
 <style scoped>
-.choice {
+.one-of {
   max-width: 100%;
 }
 

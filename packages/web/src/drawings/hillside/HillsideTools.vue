@@ -13,7 +13,7 @@ const stretch = defineModel<Stretch>('stretch', { required: true });
 const props = defineProps<{ zoomed: number; moved: boolean; holder: HTMLElement | null; plan: Plan; title: string }>();
 const emit = defineEmits<{ in: []; out: []; whole: [] }>();
 const STRETCHES: readonly { value: Stretch; label: string }[] = [
-  { value: 'fit', label: 'heights fill the drawing' },
+  { value: 'fit', label: 'fill the drawing' },
   { value: 1, label: 'heights true' },
   { value: 2, label: 'heights 2 times' },
   { value: 5, label: 'heights 5 times' },
@@ -95,7 +95,7 @@ p {
 }
 
 @media (max-width: 700px) {
-  .tools .choice {
+  .tools .one-of {
     display: none;
   }
 }

@@ -308,7 +308,7 @@ header {
   padding: 0 12px 6px;
 }
 
-header .choice {
+header .one-of {
   max-width: min(230px, 100%);
 }
 
