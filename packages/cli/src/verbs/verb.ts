@@ -2,7 +2,7 @@
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
 import { loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
 import { isStore, type PlanNode } from '@vernal-slope/plan/kinds';
-import type { Plan, Tank } from '@vernal-slope/plan/schema';
+import type { Plan, StoreNode } from '@vernal-slope/plan/schema';
 import type { OptionName, Options } from '../options.ts';
 
 export interface Verb {
@@ -74,7 +74,7 @@ export function readPlan(file: string): Plan {
 }
 
 /** The tank that is named, else the first of the plan. */
-export function tankOf(plan: Plan, id: string | undefined): Tank {
+export function tankOf(plan: Plan, id: string | undefined): StoreNode {
   const tanks = plan.nodes.filter(isStore);
   const tank = id === undefined ? tanks[0] : tanks.find((t) => t.id === id);
   if (!tank) {

@@ -4,7 +4,7 @@ import { ANIMAL_ROWS, CROP_ROWS, METHOD_ROWS, RUNOFF_ROWS, SERVICE_ROWS, USE_ROW
 import { litres, lpmOfFlow } from '../compile/index.ts';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import { dayNumber } from '../formats/index.ts';
-import type { Plan, Source, Tank } from '../schema/index.ts';
+import type { Plan, SourceNode, StoreNode } from '../schema/index.ts';
 import {
   balanceFindings,
   balanceReport,
@@ -33,8 +33,8 @@ function demo(name: string): Plan {
 const ousel = demo('ousel-bank');
 const kestrel = demo('kestrel-croft');
 const nodeOf = <T>(plan: Plan, id: string): T => plan.nodes.find((n) => n.id === id) as T;
-const adit = (change: (s: Source) => void = () => undefined): Source => {
-  const s = structuredClone(nodeOf<Source>(ousel, 'adit'));
+const adit = (change: (s: SourceNode) => void = () => undefined): SourceNode => {
+  const s = structuredClone(nodeOf<SourceNode>(ousel, 'adit'));
   change(s);
   return s;
 };
@@ -115,7 +115,7 @@ describe('tests of a source', () => {
 
 describe('yields', () => {
   it('of a roof over its years: never more than the rain on it, none in the leanest stretch', () => {
-    const y = sourceYield(kestrel, nodeOf<Source>(kestrel, 'roof'));
+    const y = sourceYield(kestrel, nodeOf<SourceNode>(kestrel, 'roof'));
     const rain = (kestrel.climate?.daily?.rainMm ?? []).reduce<number>((sum, v) => sum + (v ?? 0), 0);
     const given = y.perDay.reduce((sum, v, m) => sum + v * [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][m], 0);
     expect(litres(given)).toBeLessThan((0.9 * 46 * rain) / 12);
@@ -221,7 +221,7 @@ describe('balance', () => {
 });
 
 describe('store', () => {
-  const tank = nodeOf<Tank>(ousel, 'hill');
+  const tank = nodeOf<StoreNode>(ousel, 'hill');
   it('usable is between outlet and overflow', () => {
     const s = tankStore(ousel, tank);
     expect(litres(s.usableAll)).toBeCloseTo((Math.PI / 4) * 1.83 ** 2 * 1850, 6);
@@ -269,7 +269,7 @@ describe('store', () => {
     );
   });
   it('prints sizes that rise, and the plan’s own among them', () => {
-    const t = nodeOf<Tank>(kestrel, 'barn');
+    const t = nodeOf<StoreNode>(kestrel, 'barn');
     const sizes = storeSizes(kestrel, t);
     const r = storeReport(kestrel, t, planBalance(kestrel), sizes, 7);
     expect(r.sizes).toHaveLength(60);
@@ -280,13 +280,13 @@ describe('store', () => {
     expect(r.paysUpToL).toBeLessThan(r.sizes[59].capacityL);
   });
   it('before spillage never meets less than after', () => {
-    const t = nodeOf<Tank>(kestrel, 'barn');
+    const t = nodeOf<StoreNode>(kestrel, 'barn');
     const before = with_(kestrel, (p) => ((p.settings ??= {}).storageSchool = 'before'));
     expect(storeSizes(before, t).own.volume).toBeGreaterThanOrEqual(storeSizes(kestrel, t).own.volume);
   });
   it('lasts as long as the day’s use says, less the fire reserve', () => {
     const b = planBalance(kestrel);
-    const s = tankStore(kestrel, nodeOf<Tank>(kestrel, 'barn'), b);
+    const s = tankStore(kestrel, nodeOf<StoreNode>(kestrel, 'barn'), b);
     // by hand: usable today less 200 L of reserve, over July’s need
     expect(daysLeft(kestrel, s, b, 6)).toBe(Math.floor((s.today - 0.2) / b.needs.totals.perDay[6]));
   });
@@ -332,11 +332,11 @@ describe('water to drink', () => {
 
 describe('cross-checks of the new parts', () => {
   it.each<[string, (p: Plan) => void, string]>([
-    ['a source that feeds no tank', (p) => ((p.nodes[0] as Source).feeds = 'low'), '$.nodes[0].feeds'],
+    ['a source that feeds no tank', (p) => ((p.nodes[0] as SourceNode).feeds = 'low'), '$.nodes[0].feeds'],
     [
       'shares over one',
       (p) =>
-        ((p.nodes[0] as Source).roof = {
+        ((p.nodes[0] as SourceNode).roof = {
           areas: [{ planM2: 10 }],
           barrels: [
             { volumeL: 200, share: 0.7 },
@@ -385,26 +385,26 @@ describe('cross-checks of the new parts', () => {
 describe('what a close reading asks of the budget', () => {
   it('the largest inflow is the best hour of a spring, in m³/s: 1.4 L/min is 1.4 L/min', () => {
     const plan = with_(ousel, (p) => {
-      nodeOf<Tank>(p, 'hill').overflowPipe = { insideDiameterMm: 50, dropM: 0.2 };
+      nodeOf<StoreNode>(p, 'hill').overflowPipe = { insideDiameterMm: 50, dropM: 0.2 };
     });
-    const { overflow } = tankStore(plan, nodeOf<Tank>(plan, 'hill'));
+    const { overflow } = tankStore(plan, nodeOf<StoreNode>(plan, 'hill'));
     expect(lpmOfFlow(overflow?.largest ?? NaN)).toBeCloseTo(1.4, 6);
   });
   it('the largest inflow of a roof is its design rain on all of it: 75 mm an hour on 100 m² are 125 L/min', () => {
     const plan = with_(kestrel, (p) => {
-      const roof = p.nodes.find((n) => n.kind === 'source' && n.roof) as Source;
+      const roof = p.nodes.find((n) => n.kind === 'source' && n.roof) as SourceNode;
       roof.roof = { areas: [{ planM2: 100, material: 'metal' }] };
       p.nodes = p.nodes.filter((n) => n.kind !== 'source' || n === roof);
       p.lines = p.lines.filter((l) => p.nodes.some((n) => n.id === l.from));
       for (const n of p.nodes) if (n.kind === 'tank') n.overflowPipe = { insideDiameterMm: 110, dropM: 0.2 };
     });
-    const tank = plan.nodes.find((n) => n.kind === 'tank') as Tank;
+    const tank = plan.nodes.find((n) => n.kind === 'tank') as StoreNode;
     expect(lpmOfFlow(tankStore(plan, tank).overflow?.largest ?? NaN)).toBeCloseTo(125, 6);
   });
   it('a gutter is held against the same rain, in the same unit', () => {
     const roof = (fallMmPerM: number): string | undefined => {
       const plan = with_(kestrel, (p) => {
-        const source = p.nodes.find((n) => n.kind === 'source' && n.roof) as Source;
+        const source = p.nodes.find((n) => n.kind === 'source' && n.roof) as SourceNode;
         source.roof = {
           areas: [{ planM2: 100, material: 'metal' }],
           designRainMmPerH: 75,

@@ -3,7 +3,7 @@ import type { Finding } from '../findings/index.ts';
 import { worstFirst, finding } from '../findings/index.ts';
 import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
 import { metresOfMm, rainRate } from '../compile/index.ts';
-import type { Plan, Source } from '../schema/index.ts';
+import type { Plan, SourceNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
 import { tankStore, type SizeAnswer } from './store.ts';
@@ -23,7 +23,7 @@ export const qualityFindings = (plan: Plan, today?: number): Finding[] =>
     ),
   );
 
-function sourceFindings(source: Source, today: number | undefined): Finding[] {
+function sourceFindings(source: SourceNode, today: number | undefined): Finding[] {
   const found: Finding[] = [];
   const at = source.id;
   const tests = summariseTests(source);

@@ -13,11 +13,11 @@ import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
-import type { Needs, Plan, Tank, Trough } from '../schema/index.ts';
+import type { Needs, Plan, VesselNode } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
 import { isVessel } from '../kinds/index.ts';
 
-export type Herd = NonNullable<Trough['herds']>[number];
+export type Herd = NonNullable<VesselNode['herds']>[number];
 
 export interface NeedRow extends Consumer {
   readonly kind: 'herd' | 'people' | 'garden';
@@ -72,7 +72,7 @@ const eachWorking = (name: string, count: number, each: number, whose: string, s
   source,
 });
 
-function herdRow(plan: Plan, node: Tank | Trough, index: number): NeedRow {
+function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const herd = (node.herds ?? [])[index];
   const row = findAnimal(herd.class);
   const climate = monthlyClimate(plan);

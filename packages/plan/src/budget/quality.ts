@@ -1,5 +1,5 @@
 // Water that people drink: which outlets a source reaches, and what is on record of its tests.
-import type { Outlet, Plan, Source } from '../schema/index.ts';
+import type { TapNode, Plan, SourceNode } from '../schema/index.ts';
 import { dayNumber } from '../formats/index.ts';
 import { isSource, isTap } from '../kinds/index.ts';
 import { reachOf } from '../topology/index.ts';
@@ -11,7 +11,7 @@ export const DUE_MONTHS = 12;
 const DAYS_A_MONTH = 30.4;
 
 /** State of a source's water from its latest test. `today` is a day number; without it nothing falls due. */
-export function qualityOf(source: Source, today?: number): QualityState {
+export function qualityOf(source: SourceNode, today?: number): QualityState {
   const latest = [...(source.quality ?? [])].sort((a, b) => a.date.localeCompare(b.date)).at(-1);
   if (!latest) return 'untested';
   if (latest.verdict === 'fails') return 'fails';
@@ -20,17 +20,17 @@ export function qualityOf(source: Source, today?: number): QualityState {
 }
 
 export interface DrinkingCaution {
-  readonly outlet: Outlet;
-  readonly source: Source;
+  readonly outlet: TapNode;
+  readonly source: SourceNode;
   readonly state: Exclude<QualityState, 'meets'>;
 }
 
 /** People drink from an outlet unless it says what else it is for. */
-export const isDrinking = (node: Outlet): boolean => (node.use ?? 'drink') === 'drink';
+export const isDrinking = (node: TapNode): boolean => (node.use ?? 'drink') === 'drink';
 
 /** Every drinking outlet with a source that reaches it and is not on record as meeting its test. */
 export function drinkingCautions(plan: Plan, today?: number): DrinkingCaution[] {
-  const outlets = plan.nodes.filter((n): n is Outlet => isTap(n) && isDrinking(n));
+  const outlets = plan.nodes.filter((n): n is TapNode => isTap(n) && isDrinking(n));
   return plan.nodes.flatMap((source) => {
     if (!isSource(source)) return [];
     const state = qualityOf(source, today);

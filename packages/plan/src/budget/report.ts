@@ -1,7 +1,7 @@
 // What the `balance` and `store` verbs print: plain figures in the plan file's units.
 import type { Finding } from '../findings/index.ts';
 import { litres, lpmOfFlow, mmOfMetres } from '../compile/index.ts';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 import { daysLeft, sizeRun, tankStore, type SizeAnswer } from './store.ts';
@@ -104,7 +104,13 @@ export interface StoreReport {
   readonly findings: readonly Finding[];
 }
 
-export function storeReport(plan: Plan, tank: Tank, b: PlanBalance, sizes: SizeAnswer, month: number): StoreReport {
+export function storeReport(
+  plan: Plan,
+  tank: StoreNode,
+  b: PlanBalance,
+  sizes: SizeAnswer,
+  month: number,
+): StoreReport {
   const s = tankStore(plan, tank, b);
   return {
     tank: tank.id,

@@ -24,7 +24,7 @@ import {
 import { DAYS_IN_MONTH, designFlow } from '@vernal-slope/core/supply';
 import { volumeAt } from '@vernal-slope/core/tank';
 import { cubicMetres, levelFor, metresOfMm, rainRate, tankShape, vesselHeight } from '../compile/index.ts';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
 import { yieldRuleOf } from './yieldrule.ts';
@@ -34,13 +34,13 @@ import { deliveryElevation, nameOf } from '../kinds/index.ts';
 import { outletsOf } from '../topology/index.ts';
 
 /** Outlets that a tank feeds by its lines, with the height of each above datum. */
-function heightsFed(plan: Plan, tank: Tank): { name: string; elevation: number }[] {
+function heightsFed(plan: Plan, tank: StoreNode): { name: string; elevation: number }[] {
   const fed = new Set(outletsOf(plan, tank.id));
   return plan.nodes.filter((n) => fed.has(n.id)).map((n) => ({ name: nameOf(n), elevation: deliveryElevation(n) }));
 }
 
 export interface TankStore {
-  readonly tank: Tank;
+  readonly tank: StoreNode;
   readonly usable: Usable;
   /** The place that stands highest of those it feeds, when it keeps water from being used. */
   readonly tap?: { readonly name: string; readonly level: number };
@@ -67,7 +67,7 @@ function largestFlow(y: SourceYield): number {
 }
 
 /** Facts of one tank. */
-export function tankStore(plan: Plan, tank: Tank, balance: PlanBalance = planBalance(plan)): TankStore {
+export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = planBalance(plan)): TankStore {
   const shape = tankShape(tank.shape, tank.count);
   const floor = tank.groundM + (tank.standM ?? 0);
   const fed = heightsFed(plan, tank);
@@ -197,7 +197,7 @@ export function sizesFor(series: StoreSeries, own: number): number[] {
 }
 
 /** The curve of sizes for a tank of the plan. `onStep` gets the share done; returning false stops. */
-export function storeSizes(plan: Plan, tank: Tank, onStep?: (share: number) => boolean): SizeAnswer {
+export function storeSizes(plan: Plan, tank: StoreNode, onStep?: (share: number) => boolean): SizeAnswer {
   const balance = planBalance(plan);
   const series = storeSeries(plan, balance);
   const own = tankStore(plan, tank, balance).usableAll;
@@ -239,7 +239,7 @@ export function daysLeft(
 }
 
 /** Where a day's overflow goes, m³, place by place. */
-export function overflowCascade(tank: Tank, spill: number): ReturnType<typeof cascade> {
+export function overflowCascade(tank: StoreNode, spill: number): ReturnType<typeof cascade> {
   return cascade(
     spill,
     (tank.overflowTo ?? []).map((p) => ({ name: p.name, takes: cubicMetres(p.litresPerDay) })),

@@ -12,7 +12,7 @@ import {
 } from '@vernal-slope/core/supply';
 import { cubicMetres, flowFromLpm } from '../compile/index.ts';
 import { dayNumber } from '../formats/index.ts';
-import type { FlowTest, Source } from '../schema/index.ts';
+import type { FlowTest, SourceNode } from '../schema/index.ts';
 
 export interface TestResult {
   readonly test: FlowTest;
@@ -47,7 +47,7 @@ export function testFlow(test: FlowTest): { flow: number; estimate?: FlowEstimat
 }
 
 /** Results of a source's tests, oldest first. */
-export const testResults = (source: Source): TestResult[] =>
+export const testResults = (source: SourceNode): TestResult[] =>
   (source.tests ?? [])
     .map((test, index) => ({
       test,
@@ -68,7 +68,7 @@ export interface TestSummary {
 }
 
 /** What a source's tests say together; undefined without any. */
-export function summariseTests(source: Source): TestSummary | undefined {
+export function summariseTests(source: SourceNode): TestSummary | undefined {
   const results = testResults(source);
   if (results.length === 0) return undefined;
   const byMonth = new Array<number | undefined>(12).fill(undefined);

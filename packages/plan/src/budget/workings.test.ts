@@ -4,7 +4,7 @@ import type { Working } from '@vernal-slope/core/working';
 import { ruleInFigures, ruleInSymbols, ruleValue } from '@vernal-slope/core/working';
 import { LEAST_VENT, ventBore } from '@vernal-slope/core/storage';
 import { loadPlan } from '../document/index.ts';
-import type { Plan, Source, Tank } from '../schema/index.ts';
+import type { Plan, SourceNode, StoreNode } from '../schema/index.ts';
 import {
   bridgeWorking,
   metWorking,
@@ -26,8 +26,8 @@ function demo(name: string): Plan {
 }
 const ousel = demo('ousel-bank');
 const balance = planBalance(ousel);
-const adit = ousel.nodes.find((n) => n.id === 'adit') as Source;
-const hill = ousel.nodes.find((n) => n.id === 'hill') as Tank;
+const adit = ousel.nodes.find((n) => n.id === 'adit') as SourceNode;
+const hill = ousel.nodes.find((n) => n.id === 'hill') as StoreNode;
 const term = (w: Working, key: string): number => w.terms.find((t) => t.key === key)?.value ?? NaN;
 
 /** Rules that can be worked out from their terms alone, done again here by hand. */

@@ -23,7 +23,7 @@ import {
   perSecond,
   seconds,
 } from '../compile/index.ts';
-import type { HaulEntry, Plan, Roof, Source, SunPumpEntry } from '../schema/index.ts';
+import type { HaulEntry, Plan, Roof, SourceNode, SunPumpEntry } from '../schema/index.ts';
 import { ASSUMED_LATITUDE, monthlyClimate, monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
 import { yieldRuleOf } from './yieldrule.ts';
@@ -33,7 +33,7 @@ import { isSource } from '../kinds/index.ts';
 export type YieldBasis = 'entered' | 'tests' | 'roof' | 'pump' | 'ram' | 'haul' | 'backup' | 'unknown';
 
 export interface SourceYield {
-  readonly source: Source;
+  readonly source: SourceNode;
   /** m³ a day by month; zeros where nothing is known. */
   readonly perDay: readonly number[];
   /** m³ a day in the leanest stretch that is known. */
@@ -74,7 +74,7 @@ export function roofDays(plan: Plan, roof: Roof): Float64Array | undefined {
   );
 }
 
-function roofYieldOf(plan: Plan, source: Source, roof: Roof): SourceYield {
+function roofYieldOf(plan: Plan, source: SourceNode, roof: Roof): SourceYield {
   const days = roofDays(plan, roof);
   const daily = plan.climate?.daily;
   let perDay = new Array<number>(12).fill(0);
@@ -112,7 +112,7 @@ const pumpOf = (p: SunPumpEntry) => ({
   clearness: p.clearness ?? 0.7,
 });
 
-function pumpYieldOf(plan: Plan, source: Source, entry: SunPumpEntry): SourceYield {
+function pumpYieldOf(plan: Plan, source: SourceNode, entry: SunPumpEntry): SourceYield {
   const pump = pumpOf(entry);
   const latitude = plan.site?.latitudeDeg ?? ASSUMED_LATITUDE;
   const hoursOf = (m: number): readonly number[] => {
@@ -137,7 +137,7 @@ function pumpYieldOf(plan: Plan, source: Source, entry: SunPumpEntry): SourceYie
   };
 }
 
-const steady = (source: Source, flow: number, basis: YieldBasis, assumption?: string): SourceYield => ({
+const steady = (source: SourceNode, flow: number, basis: YieldBasis, assumption?: string): SourceYield => ({
   source,
   perDay: new Array<number>(12).fill(flow * DAY),
   low: flow * DAY,
@@ -147,7 +147,7 @@ const steady = (source: Source, flow: number, basis: YieldBasis, assumption?: st
 });
 
 /** Yield of a source through the year. */
-export function sourceYield(plan: Plan, source: Source): SourceYield {
+export function sourceYield(plan: Plan, source: SourceNode): SourceYield {
   if (source.type === 'mains') return steady(source, 0, 'backup', 'mains are a backup: not counted on');
   if (source.roof) return roofYieldOf(plan, source, source.roof);
   if (source.pump) return pumpYieldOf(plan, source, source.pump);
@@ -197,7 +197,7 @@ export const haulFigures = (h: HaulEntry): { trips: number; time: number; cost: 
  * What a fixed division of a roof between barrels yields against joining them, over the plan's daily rain, m³; each
  * day wants a tenth of all they hold (assumption). Undefined without a series or barrels.
  */
-export function dividedBarrels(plan: Plan, source: Source): Divided | undefined {
+export function dividedBarrels(plan: Plan, source: SourceNode): Divided | undefined {
   const barrels = source.roof?.barrels;
   const days = source.roof && roofDays(plan, source.roof);
   if (!barrels || barrels.length === 0 || !days) return undefined;

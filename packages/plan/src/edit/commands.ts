@@ -138,17 +138,17 @@ export const together = (label: string, commands: readonly Command[]): Command =
   },
 });
 
-/** Changes a node by a recipe of its own. */
-export const changeNode = <K extends PlanNode['kind']>(
+/** Changes a node that has a role (`isStore`, `isTap` …) by a recipe of its own; another node is left as it is. */
+export const changeNode = <T extends PlanNode>(
   id: string,
-  kind: K,
+  is: (node: PlanNode) => node is T,
   label: string,
-  change: (node: Extract<PlanNode, { kind: K }>) => void,
+  change: (node: T) => void,
 ): Command => ({
   label,
   recipe: (plan) => {
     const node = nodeOf(plan, id);
-    if (node.kind === kind) change(node as Extract<PlanNode, { kind: K }>);
+    if (is(node)) change(node);
   },
 });
 

@@ -18,13 +18,13 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
     case 'stand': {
       const tank = plan.nodes.find((n) => n.id === remedy.tank);
       return isStore(tank)
-        ? changeNode(remedy.tank, 'tank', `${tank.name ?? tank.id} on a stand of ${remedy.standM} m`, (n) => {
+        ? changeNode(remedy.tank, isStore, `${tank.name ?? tank.id} on a stand of ${remedy.standM} m`, (n) => {
             n.standM = remedy.standM;
           })
         : undefined;
     }
     case 'brace':
-      return changeNode(remedy.tank, 'tank', 'crossed braces on all four faces', (n) => {
+      return changeNode(remedy.tank, isStore, 'crossed braces on all four faces', (n) => {
         const stand = (n.stand ??= { kind: 'posts' });
         stand.braces = { ...stand.braces, front: true, side: true };
       });

@@ -33,6 +33,12 @@ export type WithRole<R extends Role> =
   RowWith<R> extends infer T ? (T extends { readonly schema: z.ZodType } ? z.infer<T['schema']> : never) : never;
 export type VesselNode = WithRole<'vessel'>;
 export type OutletNode = WithRole<'outlet'>;
+export type SourceNode = WithRole<'source'>;
+export type StoreNode = WithRole<'store'>;
+/** An outlet that is opened by hand and holds nothing. */
+export type TapNode = Exclude<OutletNode, VesselNode>;
+/** A vessel where water is wanted. */
+export type BasinNode = Extract<OutletNode, VesselNode>;
 
 const literalOf = (row: Row): NodeKind => row.schema.shape.kind.value;
 
@@ -63,9 +69,9 @@ export const isJoint = (node: OfKind): node is WithRole<'joint'> => hasRole(node
 /** Water begins here: a source or a store. Ways of the water start from it. */
 export const feeds = (node: OfKind): node is WithRole<'source'> | WithRole<'store'> => isSource(node) || isStore(node);
 /** An outlet that is opened by hand and holds nothing. */
-export const isTap = (node: OfKind): node is Exclude<OutletNode, VesselNode> => isOutlet(node) && !isVessel(node);
+export const isTap = (node: OfKind): node is TapNode => isOutlet(node) && !isVessel(node);
 /** A vessel where water is wanted: filled by a float or free, drunk from. */
-export const isBasin = (node: OfKind): node is Extract<OutletNode, VesselNode> => isOutlet(node) && isVessel(node);
+export const isBasin = (node: OfKind): node is BasinNode => isOutlet(node) && isVessel(node);
 /** Only lines meet here. */
 export const isBareJoint = (node: OfKind): boolean => isJoint(node) && !isOutlet(node);
 

@@ -1,5 +1,6 @@
 // Where everything lies seen from above: known positions as they are, the rest sketched from lengths.
-import type { Line, Plan } from '../schema/index.ts';
+import { isSource, isStore } from '../kinds/index.ts';
+import type { Line, Plan, PlanNode } from '../schema/index.ts';
 import { lineLength, runAlong, stationsOf, type Station } from './stations.ts';
 
 export interface Spot {
@@ -96,7 +97,7 @@ export function layoutOf(plan: Plan): Layout {
     lines.set(line.id, reversed ? spots.reverse() : spots);
   };
   // sources first, then tanks: the sketch runs the way the water does
-  const roots = [...plan.nodes].sort((a, b) => rank(a.kind) - rank(b.kind) || b.groundM - a.groundM);
+  const roots = [...plan.nodes].sort((a, b) => rank(a) - rank(b) || b.groundM - a.groundM);
   let base = 0;
   for (;;) {
     // the longest line from a place goes straight on, the others fan out
@@ -117,4 +118,4 @@ export function layoutOf(plan: Plan): Layout {
   return { nodes, lines, known: countKnown, sketchedLines };
 }
 
-const rank = (kind: string): number => (kind === 'source' ? 0 : kind === 'tank' ? 1 : 2);
+const rank = (node: PlanNode): number => (isSource(node) ? 0 : isStore(node) ? 1 : 2);

@@ -1,5 +1,5 @@
 // A plan from five figures: height of the water, length, pipe, outlet, tank. Every assumption is named.
-import type { Outlet, Plan, Trough } from '../schema/index.ts';
+import type { TapNode, Plan, BasinNode } from '../schema/index.ts';
 import { isTap } from '../kinds/index.ts';
 
 export type OutletChoice = 'tap' | 'shower' | 'trough' | 'open-end';
@@ -36,7 +36,7 @@ function tankFor(litres: number): { diameterM: number; heightM: number } {
   return { diameterM, heightM };
 }
 
-function consumerFor(choice: OutletChoice): Outlet | Trough {
+function consumerFor(choice: OutletChoice): TapNode | BasinNode {
   if (choice === 'tap' || choice === 'shower') {
     return {
       id: 'outlet',
@@ -79,7 +79,7 @@ function consumerFor(choice: OutletChoice): Outlet | Trough {
 }
 
 /** Height of the place where the water comes out, above its ground, m. */
-const outletHeight = (node: Outlet | Trough): number =>
+const outletHeight = (node: TapNode | BasinNode): number =>
   isTap(node) ? (node.heightM ?? 0) : (node.inlet?.heightM ?? 0);
 
 /** The plan that the five figures describe: tank, one leg of pipe, outlet. */

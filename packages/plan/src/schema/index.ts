@@ -17,4 +17,13 @@ export type {
   SunPumpEntry,
 } from '../fields/index.ts';
 export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS } from '../fields/index.ts';
-export type { Junction, NodeKind, Outlet, PlanNode, Source, Tank, Trough } from '../kinds/index.ts';
+export type {
+  BasinNode,
+  NodeKind,
+  OutletNode,
+  PlanNode,
+  SourceNode,
+  StoreNode,
+  TapNode,
+  VesselNode,
+} from '../kinds/index.ts';

@@ -13,7 +13,7 @@ import {
   type Compiled,
   type StateOptions,
 } from '../compile/index.ts';
-import type { Trough } from '../schema/index.ts';
+import type { BasinNode } from '../schema/index.ts';
 import { routeTo } from '../topology/index.ts';
 import { solvePlan } from './solve.ts';
 import { isBasin, isStore, isVessel } from '../kinds/index.ts';
@@ -32,7 +32,7 @@ export interface Visit {
 }
 
 /** Visits of a trough's herds in the order of the day. */
-export const visitsOf = (node: Trough): Visit[] =>
+export const visitsOf = (node: BasinNode): Visit[] =>
   (node.herds ?? [])
     .flatMap((herd) =>
       herd.visits.map((v) => ({

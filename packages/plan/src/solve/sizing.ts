@@ -81,10 +81,7 @@ interface Group {
 
 /** Lines that hang together by their junctions and outlets: tanks and sources part them. Lines into tanks are left out. */
 function groupsOf(c: Compiled): Group[] {
-  const open = (id: string): boolean => {
-    const kind = c.nodes.get(id)?.plan.kind;
-    return kind === 'tank' || kind === 'source';
-  };
+  const open = (id: string): boolean => feeds(c.nodes.get(id)?.plan);
   const left = new Set(c.plan.lines.filter((l) => !feeds(c.nodes.get(l.to)?.plan)));
   const groups: Group[] = [];
   for (const first of left) {

@@ -3,7 +3,7 @@ import { solve, type Network, type Solution } from '@vernal-slope/core/network';
 import { headOfPressure } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
 import { compilePlan, levelFor, stateFor, type Compiled } from '../compile/index.ts';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 
 import { optionsOf } from './situations.ts';
 import { nodeFlow } from './solve.ts';
@@ -51,7 +51,7 @@ interface Trial {
   readonly at: (stand: number) => { margins: number[]; solution: Solution };
 }
 
-function trialOf(c: Compiled, tank: Tank, asked: StandAsked, needs: readonly StandNeed[]): Trial {
+function trialOf(c: Compiled, tank: StoreNode, asked: StandAsked, needs: readonly StandNeed[]): Trial {
   const demand = c.network.demand.slice();
   for (const need of needs) {
     const map = c.nodes.get(need.id);
@@ -115,7 +115,7 @@ export function standFor(plan: Plan, asked: StandAsked): StandFound {
 /** Halves to the least stand at which nobody is short. */
 function search<T>(
   needs: readonly StandNeed[],
-  tank: Tank,
+  tank: StoreNode,
   staticOnly: number,
   least: (stand: number) => { worst: number; at: string; solution: T },
   headAt: (id: string, solution: T) => number,
@@ -195,7 +195,7 @@ export function standRunning(
 
 /** How the height came about, for its governing outlet. */
 export function standWorking(plan: Plan, asked: Pick<StandAsked, 'tank'>, found: StandFound & { ok: true }): Working {
-  const tank = plan.nodes.find((n) => n.id === asked.tank) as Tank;
+  const tank = plan.nodes.find((n) => n.id === asked.tank) as StoreNode;
   const need = found.needs.find((n) => n.id === found.governing) as StandNeed;
   const nameOf = (id: string): string => plan.nodes.find((n) => n.id === id)?.name ?? id;
   const low = levelFor(tank, 'low');

@@ -17,7 +17,7 @@ import {
 import type { Working } from '@vernal-slope/core/working';
 import { findSoil } from '../catalogue/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import { readStand, type StandRead } from './design.ts';
 import { isStore } from '../kinds/index.ts';
 
@@ -44,7 +44,7 @@ export interface CuringDates extends Curing {
 }
 
 export interface StandAnswer extends StandRead {
-  readonly tank: Tank;
+  readonly tank: StoreNode;
   /** Nothing is entered yet: all of it is where one would start. */ readonly assumed: boolean;
   /** None unless the tank stands on posts that reach. */ readonly checks: readonly StandCheck[];
   readonly loads?: StandLoads;
@@ -134,7 +134,7 @@ function padPressure(read: StandRead): { pressure: number; working: Working } {
   };
 }
 
-function engineerReasons(read: StandRead, tank: Tank, over: boolean): EngineerReason[] {
+function engineerReasons(read: StandRead, tank: StoreNode, over: boolean): EngineerReason[] {
   const { full } = read;
   const high = tank.standM ?? 0;
   const reasons: (EngineerReason | false)[] = [
@@ -150,7 +150,7 @@ function engineerReasons(read: StandRead, tank: Tank, over: boolean): EngineerRe
 }
 
 function postFindings(
-  tank: Tank,
+  tank: StoreNode,
   read: StandRead,
   checks: readonly StandCheck[],
   misfit: readonly Misfit[],
@@ -196,7 +196,7 @@ function postFindings(
 }
 
 /** The stand of a tank as entered, or as one would start, and all that the screening says of it. */
-export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
+export function standAnswer(plan: Plan, tank: StoreNode): StandAnswer {
   const read = readStand(plan, tank);
   const { design, full } = read;
   const high = (tank.standM ?? 0) > 0;
@@ -251,7 +251,7 @@ export function standAnswer(plan: Plan, tank: Tank): StandAnswer {
 }
 
 /** Findings by tank: a plan is never changed in place, so a tank that is the same has the same. */
-const kept = new WeakMap<Tank, { readonly site: Plan['site']; readonly findings: readonly Finding[] }>();
+const kept = new WeakMap<StoreNode, { readonly site: Plan['site']; readonly findings: readonly Finding[] }>();
 
 /** Findings of every stand that is entered. */
 export function standFindings(plan: Plan): Finding[] {

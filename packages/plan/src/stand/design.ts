@@ -4,7 +4,7 @@ import { tankCapacity } from '@vernal-slope/core/tank';
 import { waterAt } from '@vernal-slope/core/water';
 import { findSoil, SOIL_ROWS, timberOfSize } from '../catalogue/index.ts';
 import { metresOfMm, pascals, stressOfMPa, tankShape } from '../compile/index.ts';
-import { SITE_DEFAULTS, type Plan, type Tank } from '../schema/index.ts';
+import { SITE_DEFAULTS, type Plan, type StoreNode } from '../schema/index.ts';
 import { fullStand, tankOutside, type FullStand } from './presets.ts';
 
 /** kg/m³ of timber: dry, and in the weather or freshly treated (common practice). */
@@ -54,7 +54,7 @@ function section(
 }
 
 /** The stand of a tank, SI; what is not entered comes from its start. */
-export function readStand(plan: Plan, tank: Tank): StandRead {
+export function readStand(plan: Plan, tank: StoreNode): StandRead {
   const full = fullStand(tank);
   const other: string[] = [];
   const temperature = plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;

@@ -15,7 +15,7 @@ import {
   type Command,
 } from '../edit/index.ts';
 import { lineLength } from '../positions/index.ts';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import {
   ALL_AT_ONCE,
   FULL_PORT,
@@ -120,7 +120,7 @@ const WORTH = 0.02;
 export const roundStand = (m: number): number => Math.max(0, Math.ceil(m * 100 - 1e-6)) / 100;
 
 /** Whether a tank stands high enough for its hardest situation; undefined where nothing is asked of it. */
-export function heightFinding(tank: Tank, needs: TankNeeds): Finding | undefined {
+export function heightFinding(tank: StoreNode, needs: TankNeeds): Finding | undefined {
   const { most } = needs;
   if (!most) return undefined;
   const has = tank.standM ?? 0;
@@ -151,7 +151,7 @@ function changeCommand(plan: Plan, tank: string, change: WayChange): Command | u
       return together('full-port valves', commands);
     }
     case 'need':
-      return changeNode(change.outlet, 'outlet', 'content with less', (n) => {
+      return changeNode(change.outlet, isTap, 'content with less', (n) => {
         n.wants = {
           ...n.wants,
           flowLpm: Number(lpmOfFlow(change.flow).toPrecision(6)),
@@ -164,7 +164,7 @@ function changeCommand(plan: Plan, tank: string, change: WayChange): Command | u
       const total = lineLength(line);
       return together('tank up the slope, on the ground', [
         slidePlace(change.line, 'to', total - change.distance),
-        changeNode(tank, 'tank', 'on the ground', (n) => void (n.standM = 0)),
+        changeNode(tank, isStore, 'on the ground', (n) => void (n.standM = 0)),
       ]);
     }
     case 'fewer':
@@ -176,13 +176,13 @@ function changeCommand(plan: Plan, tank: string, change: WayChange): Command | u
 export function wayCommand(plan: Plan, tank: string, way: PressureWay): Command | undefined {
   const change = changeCommand(plan, tank, way.change);
   if (!change) return undefined;
-  const height = changeNode(tank, 'tank', 'height of the stand', (n) => void (n.standM = roundStand(way.stand)));
+  const height = changeNode(tank, isStore, 'height of the stand', (n) => void (n.standM = roundStand(way.stand)));
   return together(change.label, [change, height]);
 }
 
 /** The stand as high as the plan asks. */
 export const setStand = (tank: string, stand: number): Command =>
-  changeNode(tank, 'tank', 'height of the stand', (n) => void (n.standM = roundStand(stand)));
+  changeNode(tank, isStore, 'height of the stand', (n) => void (n.standM = roundStand(stand)));
 
 function mostOf(plan: Plan, tank: string): (SituationNeed & { found: StandFound & { ok: true } }) | undefined {
   const needs = tankNeeds(plan, tank);

@@ -1,7 +1,7 @@
 // Where a stand starts from: members that suit a tank's size, before anything is entered.
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { litres, tankShape, vesselHeight } from '../compile/index.ts';
-import type { EARTHQUAKES, Stand, Tank, TERRAINS } from '../schema/index.ts';
+import type { EARTHQUAKES, Stand, StoreNode, TERRAINS } from '../schema/index.ts';
 
 interface Member {
   readonly widthMm: number;
@@ -145,7 +145,7 @@ const GIRT_FROM = 2.2;
 export const WALL = 0.01;
 
 /** What a tank covers from above and how high it is, outside, m; several stand in a row along the front. */
-export function tankOutside(tank: Tank): { round: boolean; front: number; side: number; height: number } {
+export function tankOutside(tank: StoreNode): { round: boolean; front: number; side: number; height: number } {
   const { shape } = tank;
   const count = tank.count ?? 1;
   const height = vesselHeight(tank) + WALL;
@@ -182,7 +182,7 @@ export const membersOf = (name: string): Pick<Stand, 'joists' | 'beams' | 'posts
 };
 
 /** A stand to start from: members by the tank's size, ground and wind as an assumption to be replaced. */
-export function presetStand(tank: Tank): FullStand {
+export function presetStand(tank: StoreNode): FullStand {
   const volume = litres(tankCapacity(tankShape(tank.shape, tank.count)));
   const m = membersFor(volume);
   const o = tankOutside(tank);
@@ -207,7 +207,7 @@ export function presetStand(tank: Tank): FullStand {
 }
 
 /** What was entered, over the start of its tank. */
-export function fullStand(tank: Tank): FullStand {
+export function fullStand(tank: StoreNode): FullStand {
   const start = presetStand(tank);
   const s = tank.stand;
   if (!s) return start;

@@ -1,5 +1,5 @@
 // The answer of `stand` in the command line.
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import { mmOfMetres } from '../compile/index.ts';
 import { standAnswer } from './answer.ts';
 import { partLines } from './costs.ts';
@@ -11,7 +11,7 @@ const SCREENING =
   'A screening of a few things that can go wrong, for small stands. It is no design and no approval. Local codes come first; over 2 m, near people, on bad ground or in earthquake country a licensed engineer designs it.';
 
 /** Height needed, checks with their workings, what does not fit, findings, parts, waits. SI in the workings. */
-export function standReport(plan: Plan, tank: Tank): object {
+export function standReport(plan: Plan, tank: StoreNode): object {
   const a = standAnswer(plan, tank);
   const needs = tankNeeds(plan, tank.id);
   const simple = simpleWays(plan, tank, tank.standM ?? 0);

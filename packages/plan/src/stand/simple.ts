@@ -1,6 +1,6 @@
 // What a tank can stand on instead of posts: ground up the slope, a pad, a berm. Shown before any stand.
 import type { Term, Working } from '@vernal-slope/core/working';
-import type { Plan, Tank } from '../schema/index.ts';
+import type { Plan, StoreNode } from '../schema/index.ts';
 import { lineGeometry } from '../compile/index.ts';
 import { tankOutside } from './presets.ts';
 
@@ -13,7 +13,7 @@ export interface GroundSpot {
 }
 
 /** The nearest place on a line of the tank where the ground is as high as `height` m above the tank's; or none. */
-export function groundUpSlope(plan: Plan, tank: Tank, height: number): GroundSpot | undefined {
+export function groundUpSlope(plan: Plan, tank: StoreNode, height: number): GroundSpot | undefined {
   const target = tank.groundM + height;
   const spots: GroundSpot[] = [];
   for (const line of plan.lines) {
@@ -77,7 +77,7 @@ export interface SimpleWays {
 }
 
 /** A heap under a tank, level for `edge` metres around it. */
-function heapUnder(tank: Tank, height: number, of: string, edge: number, slope: number): Heap {
+function heapUnder(tank: StoreNode, height: number, of: string, edge: number, slope: number): Heap {
   const o = tankOutside(tank);
   const [front, side] = [o.front + 2 * edge, o.side + 2 * edge];
   const volume = heapVolume(front, side, height, slope);
@@ -114,7 +114,7 @@ function heapUnder(tank: Tank, height: number, of: string, edge: number, slope: 
 }
 
 /** Simple ways to have a tank `height` m higher. */
-export const simpleWays = (plan: Plan, tank: Tank, height: number): SimpleWays => ({
+export const simpleWays = (plan: Plan, tank: StoreNode, height: number): SimpleWays => ({
   height,
   ground: height > 0 ? groundUpSlope(plan, tank, height) : undefined,
   ...(height > 0 && height <= HIGHEST_PAD ? { pad: heapUnder(tank, height, 'a pad', PAD_EDGE, PAD_SLOPE) } : {}),

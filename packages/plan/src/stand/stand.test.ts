@@ -5,7 +5,7 @@ import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { applyCommand, remedyCommand } from '../edit/index.ts';
 import { ruleValue, type Working } from '@vernal-slope/core/working';
-import type { Plan, Stand, Tank } from '../schema/index.ts';
+import type { Plan, Stand, StoreNode } from '../schema/index.ts';
 import { optionsOf, servedIn, solvePlan, standFor } from '../solve/index.ts';
 import {
   groundUpSlope,
@@ -35,12 +35,12 @@ const ousel = demo('ousel-bank');
 const kestrel = demo('kestrel-croft');
 const TANK = 'bakehouse-tank';
 const BAKING = ['sink', 'trays'];
-const tankIn = (p: Plan, id: string): Tank => {
+const tankIn = (p: Plan, id: string): StoreNode => {
   const n = p.nodes.find((x) => x.id === id);
   if (n?.kind !== 'tank') throw new Error('no tank');
   return n;
 };
-const withTank = (p: Plan, id: string, change: Partial<Tank>): Plan => ({
+const withTank = (p: Plan, id: string, change: Partial<StoreNode>): Plan => ({
   ...p,
   nodes: p.nodes.map((n) => (n.id === id && n.kind === 'tank' ? { ...n, ...change } : n)),
 });

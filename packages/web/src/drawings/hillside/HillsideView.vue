@@ -32,7 +32,7 @@ import HillsideTable from './HillsideTable.vue';
 import { byFrame } from '../byframe.ts';
 import HillsideTags from './HillsideTags.vue';
 import HillsideTools from './HillsideTools.vue';
-import { isBasin, isSource, isStore } from '@vernal-slope/plan/kinds';
+import { isBasin, isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
 
 const props = defineProps<{
   results: PlanResults;
@@ -332,10 +332,10 @@ function slideText(): string {
   if (!still) return '';
   const by = (heldAt.value - still.begun) * (still.slide.reversed ? -1 : 1);
   const node = shown.value.result.nodes.get(still.slide.node);
-  const kind = shown.value.compiled.nodes.get(still.slide.node)?.plan.kind;
+  const place = shown.value.compiled.nodes.get(still.slide.node)?.plan;
   const moved = `${showText(Math.abs(by), 'distance', settings.units)} ${by >= 0 ? 'down the line' : 'up the line'}`;
   return `${nameIn(plan.value, still.slide.node)}: ${moved}${
-    kind === 'outlet' || kind === 'trough'
+    isOutlet(place)
       ? `, ${showText(node?.pressure ?? 0, 'pressure', settings.units)}, ${showText(node?.flow ?? 0, 'flow', settings.units)}`
       : ''
   }`;

@@ -294,8 +294,8 @@ export function endsThatSlide(section: Section, results: PlanResults): SlidingEn
     const base = { line: strip.line, reversed, origin: reversed ? last.x : first.x };
     const add = (end: 'from' | 'to', shifts: boolean): void => {
       const node = map.plan[end];
-      const kind = nodes.get(node)?.plan.kind;
-      if (kind !== 'tank' && kind !== 'trough' && kind !== 'outlet') return;
+      const place = nodes.get(node)?.plan;
+      if (!isVessel(place) && !isOutlet(place)) return;
       if (ends.some((e) => e.node === node)) return;
       const at = (end === 'from') === reversed ? last : first;
       ends.push({ ...base, node, end, chainage: end === 'from' ? 0 : length, shifts, x: at.x, z: at.z });

@@ -25,7 +25,7 @@ import BalanceChart from './BalanceChart.vue';
 import EntryRow from '../../fields/EntryRow.vue';
 import MonthPicker from './MonthPicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import { isBasin, isVessel } from '@vernal-slope/plan/kinds';
+import { isBasin, isVessel, type VesselNode } from '@vernal-slope/plan/kinds';
 import { useEdits } from '../../session/planpage.ts';
 import { showField } from '../../display/planfields.ts';
 import NameField from '../../fields/NameField.vue';
@@ -47,7 +47,7 @@ const uses = USE_ROWS.map((r) => ({ value: r.name, label: `${r.name} (${r.litres
 const BASIS = { entered: '', computed: '', memory: ' (from memory)', 'common practice': ' (common practice)' } as const;
 const methods = METHOD_ROWS.map((r) => ({ value: r.id, label: r.name }));
 
-type Herd = NonNullable<Extract<Plan['nodes'][number], { kind: 'trough' }>['herds']>[number];
+type Herd = NonNullable<VesselNode['herds']>[number];
 const herdOf = (row: NeedRow): Herd | undefined => {
   if (!('node' in row.at)) return undefined;
   const { node, index } = row.at;
@@ -57,14 +57,12 @@ const herdOf = (row: NeedRow): Herd | undefined => {
 function changeHerd(row: NeedRow, label: string, recipe: (h: Herd) => void): undefined {
   if (!('node' in row.at)) return undefined;
   const { node, index } = row.at;
-  const kind = props.plan.nodes.find((n) => n.id === node)?.kind;
-  if (kind === 'trough' || kind === 'tank')
-    perform(
-      changeNode(node, kind, label, (n) => {
-        const herd = n.herds?.[index];
-        if (herd) recipe(herd);
-      }),
-    );
+  perform(
+    changeNode(node, isVessel, label, (n) => {
+      const herd = n.herds?.[index];
+      if (herd) recipe(herd);
+    }),
+  );
   return undefined;
 }
 function setClass(row: NeedRow, id: string): void {
@@ -83,7 +81,7 @@ function addHerd(): void {
   const trough = troughs.value.find((n) => isBasin(n)) ?? troughs.value[0];
   if (!trough || !isVessel(trough)) return;
   perform(
-    changeNode(trough.id, trough.kind, 'another herd', (n) => {
+    changeNode(trough.id, isVessel, 'another herd', (n) => {
       (n.herds ??= []).push({
         class: 'ewe-dry',
         count: 20,
@@ -111,9 +109,7 @@ const addGarden = (): undefined =>
 function remove(row: NeedRow): void {
   if ('node' in row.at) {
     const { node, index } = row.at;
-    const kind = props.plan.nodes.find((n) => n.id === node)?.kind;
-    if (kind === 'trough' || kind === 'tank')
-      perform(changeNode(node, kind, 'herd taken out', (n) => void n.herds?.splice(index, 1)));
+    perform(changeNode(node, isVessel, 'herd taken out', (n) => void n.herds?.splice(index, 1)));
   } else {
     const { list, index } = row.at;
     changeNeeds('need taken out', (n) => void n[list]?.splice(index, 1));

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Outlet, PlanNode, Trough } from '@vernal-slope/plan/schema';
+import type { TapNode, PlanNode, BasinNode } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { said } from '../../display/faults.ts';
@@ -17,17 +17,17 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ choose: [id: string] }>();
 
-type Consumer = Outlet | Trough;
+type Consumer = TapNode | BasinNode;
 const isConsumer = (n: PlanNode): n is Consumer => isOutlet(n);
 const places = computed(() => props.results.compiled.plan.nodes.filter(isConsumer));
 const node = computed(() => places.value.find((n) => n.id === props.chosen) ?? places.value[0]);
 const trough = computed(() => (isBasin(node.value) ? node.value : null));
 const outlet = computed(() => (isTap(node.value) ? node.value : null));
 const float = computed(() => trough.value?.inlet?.floatValve);
-const onTrough = (label: string, recipe: (n: Trough) => void): string | undefined =>
-  said(props.edit(changeNode(node.value.id, 'trough', label, recipe)));
-const onOutlet = (label: string, recipe: (n: Outlet) => void): string | undefined =>
-  said(props.edit(changeNode(node.value.id, 'outlet', label, recipe)));
+const onTrough = (label: string, recipe: (n: BasinNode) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, isBasin, label, recipe)));
+const onOutlet = (label: string, recipe: (n: TapNode) => void): string | undefined =>
+  said(props.edit(changeNode(node.value.id, isTap, label, recipe)));
 const rename = (name: string): void =>
   void (isBasin(node.value)
     ? onTrough('name', (n) => void (n.name = name))
@@ -39,7 +39,7 @@ const want = (label: string, set: (wants: { flowLpm?: number; pressureKPa?: numb
   };
   return isBasin(node.value) ? onTrough(label, recipe) : onOutlet(label, recipe);
 };
-const USES: readonly { value: NonNullable<Outlet['use']>; label: string }[] = [
+const USES: readonly { value: NonNullable<TapNode['use']>; label: string }[] = [
   { value: 'drink', label: 'people, to drink' },
   { value: 'wash', label: 'washing' },
   { value: 'garden', label: 'garden' },

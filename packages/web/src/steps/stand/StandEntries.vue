@@ -2,7 +2,7 @@
 // What the stand is made of and where it stands, as entered: every figure starts from one for the tank's size.
 import { computed } from 'vue';
 import { SOIL_ROWS, TIMBER_ROWS } from '@vernal-slope/plan/catalogue';
-import type { Stand, Tank } from '@vernal-slope/plan/schema';
+import type { Stand, StoreNode } from '@vernal-slope/plan/schema';
 import type { FullStand } from '@vernal-slope/plan/stand';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -13,7 +13,7 @@ import TickRow from '../../fields/TickRow.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
-  tank: Tank;
+  tank: StoreNode;
   full: FullStand;
   change: (label: string, recipe: (stand: Stand) => void) => string | undefined;
 }>();

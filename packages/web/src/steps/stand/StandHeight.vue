@@ -4,7 +4,7 @@
 import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import { type Command } from '@vernal-slope/plan/edit';
-import type { Tank } from '@vernal-slope/plan/schema';
+import type { StoreNode } from '@vernal-slope/plan/schema';
 import { wantsOf, isOutlet } from '@vernal-slope/plan/kinds';
 import {
   needWorking,
@@ -26,7 +26,7 @@ import HalfMetres from './HalfMetres.vue';
 
 const props = defineProps<{
   figures: StandFigures;
-  tank: Tank;
+  tank: StoreNode;
   ways: AnswerShown<readonly PressureWay[]>;
   /** A what-if is open: its own changes go on in it. */ trying: boolean;
 }>();

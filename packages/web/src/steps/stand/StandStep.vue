@@ -5,7 +5,7 @@ import { tankCapacity } from '@vernal-slope/core/tank';
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, slidePlace, together, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Plan, Stand, StandKind, Tank } from '@vernal-slope/plan/schema';
+import type { Plan, Stand, StandKind, StoreNode } from '@vernal-slope/plan/schema';
 import {
   ENGINEER_FROM,
   HIGHEST_BERM,
@@ -56,8 +56,8 @@ const heights = computed(() => props.figures.answer);
 const high = computed(() => tank.value?.standM ?? 0);
 const h = (m: number): string => showText(m, 'height', settings.units);
 
-const changeTank = (label: string, recipe: (t: Tank) => void): string | undefined =>
-  tank.value && said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+const changeTank = (label: string, recipe: (t: StoreNode) => void): string | undefined =>
+  tank.value && said(props.edit(changeNode(tank.value.id, isStore, label, recipe)));
 /** A first entry makes the stand the plan's own. */
 const change = (label: string, recipe: (stand: Stand) => void): string | undefined =>
   changeTank(label, (t) => recipe((t.stand ??= { kind: 'posts' })));
@@ -89,7 +89,7 @@ function upSlope(): void {
     'try',
     together(`${t.name ?? t.id} on the ground ${h(spot.ground)} up`, [
       slidePlace(spot.line, spot.end, spot.chainage),
-      changeNode(t.id, 'tank', 'on the ground', (n) => void (n.standM = 0)),
+      changeNode(t.id, isStore, 'on the ground', (n) => void (n.standM = 0)),
     ]),
   );
 }

@@ -15,7 +15,7 @@ import {
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Plan, Tank } from '@vernal-slope/plan/schema';
+import type { Plan, StoreNode } from '@vernal-slope/plan/schema';
 import { useEdits } from '../../session/planpage.ts';
 import { todayNumber } from '../../session/useBudget.ts';
 import { fixed, percent, showPerDay, showText } from '../../display/quantities.ts';
@@ -29,14 +29,14 @@ import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import SizeCurve from './SizeCurve.vue';
 import TankDrawing from './TankDrawing.vue';
-import { isSource } from '@vernal-slope/plan/kinds';
+import { isStore, isSource } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NameField from '../../fields/NameField.vue';
 
 const props = defineProps<{
   plan: Plan;
-  tank: Tank;
+  tank: StoreNode;
   balance: PlanBalance;
   sizes: AnswerShown<SizeAnswer | undefined>;
   edit: (command: Command) => readonly Fault[];
@@ -47,8 +47,8 @@ const { perform } = useEdits();
 const curve = computed(() => props.sizes.answer);
 const store = computed(() => tankStore(props.plan, props.tank, props.balance));
 const level = computed(() => levelFor(props.tank, 'start'));
-const change = (label: string, recipe: (t: Tank) => void): string | undefined =>
-  said(props.edit(changeNode(props.tank.id, 'tank', label, recipe)));
+const change = (label: string, recipe: (t: StoreNode) => void): string | undefined =>
+  said(props.edit(changeNode(props.tank.id, isStore, label, recipe)));
 const month = ref(new Date().getMonth());
 const left = computed(() => daysLeft(props.plan, store.value, props.balance, month.value, todayNumber()));
 const spillPerDay = computed(() => Math.max(0, props.balance.months[month.value].spare));

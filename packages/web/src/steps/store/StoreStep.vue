@@ -6,7 +6,7 @@ import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Shape, Tank } from '@vernal-slope/plan/schema';
+import type { Shape, StoreNode } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
@@ -35,8 +35,8 @@ const settings = useSettings();
 const plan = computed(() => props.results.compiled.plan);
 const tanks = computed(() => plan.value.nodes.filter(isStore));
 const tank = computed(() => tanks.value.find((t) => t.id === props.tank) ?? tanks.value[0]);
-const change = (label: string, recipe: (node: Tank) => void): string | undefined =>
-  said(props.edit(changeNode(tank.value.id, 'tank', label, recipe)));
+const change = (label: string, recipe: (node: StoreNode) => void): string | undefined =>
+  said(props.edit(changeNode(tank.value.id, isStore, label, recipe)));
 const shapeIn = computed(() => tankShape(tank.value.shape, tank.value.count));
 const volume = (level: number): string => showText(volumeAt(shapeIn.value, level), 'volume', settings.units);
 const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
@@ -111,7 +111,7 @@ interface Row {
   readonly quantity: Quantity;
   readonly note?: string;
   readonly min?: number;
-  readonly set: (node: Tank, value: number) => void;
+  readonly set: (node: StoreNode, value: number) => void;
 }
 
 const measures = computed<Row[]>(() => {

@@ -5,7 +5,7 @@ import { computed, reactive } from 'vue';
 import { DUE_MONTHS, drinkingCautions, qualityOf } from '@vernal-slope/plan/budget';
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Plan, QualityTest, Source } from '@vernal-slope/plan/schema';
+import type { Plan, QualityTest, SourceNode } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
 import { nameIn } from '../../display/names.ts';
 import { dateText } from '../../display/dates.ts';
@@ -14,8 +14,9 @@ import { useEdits } from '../../session/planpage.ts';
 import DateField from '../../fields/DateField.vue';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import { isSource } from '@vernal-slope/plan/kinds';
 
-const props = defineProps<{ plan: Plan; source: Source; edit: (command: Command) => readonly Fault[] }>();
+const props = defineProps<{ plan: Plan; source: SourceNode; edit: (command: Command) => readonly Fault[] }>();
 const { perform } = useEdits();
 const state = computed(() => qualityOf(props.source, todayNumber()));
 const reaches = computed(() =>
@@ -30,7 +31,7 @@ const draft = reactive<{ date: string; verdict: QualityTest['verdict']; tested: 
 });
 function record(): void {
   perform(
-    changeNode(props.source.id, 'source', 'water test recorded', (s) => {
+    changeNode(props.source.id, isSource, 'water test recorded', (s) => {
       (s.quality ??= []).push({
         date: draft.date || todayText(),
         verdict: draft.verdict,
@@ -41,7 +42,7 @@ function record(): void {
   );
 }
 const remove = (k: number): boolean =>
-  perform(changeNode(props.source.id, 'source', 'water test taken out', (s) => void s.quality?.splice(k, 1)));
+  perform(changeNode(props.source.id, isSource, 'water test taken out', (s) => void s.quality?.splice(k, 1)));
 const WORDS = { untested: 'Untested', meets: 'Met its test', fails: 'Failed its test', due: 'Test due again' } as const;
 const LEVEL = { untested: 'fair', meets: 'good', fails: 'short', due: 'fair' } as const;
 </script>

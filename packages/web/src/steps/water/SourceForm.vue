@@ -16,7 +16,7 @@ import {
 } from '@vernal-slope/plan/budget';
 import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { Plan, Source } from '@vernal-slope/plan/schema';
+import type { Plan, SourceNode } from '@vernal-slope/plan/schema';
 import { fixed, percent, showText, type Limits, type Quantity } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
@@ -24,22 +24,22 @@ import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import { isStore } from '@vernal-slope/plan/kinds';
+import { isSource, isStore } from '@vernal-slope/plan/kinds';
 import { planValue, planField } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{
   plan: Plan;
-  source: Source;
+  source: SourceNode;
   yields: SourceYield;
   edit: (command: Command) => readonly Fault[];
 }>();
 const settings = useSettings();
-const change = (label: string, recipe: (s: Source) => void): string | undefined =>
-  said(props.edit(changeNode(props.source.id, 'source', label, recipe)));
+const change = (label: string, recipe: (s: SourceNode) => void): string | undefined =>
+  said(props.edit(changeNode(props.source.id, isSource, label, recipe)));
 
-const KINDS: readonly { value: Source['type']; label: string }[] = [
+const KINDS: readonly { value: SourceNode['type']; label: string }[] = [
   { value: 'spring', label: 'Spring or seep' },
   { value: 'stream', label: 'Stream' },
   { value: 'roof', label: 'Roof' },
@@ -54,7 +54,7 @@ const tanks = computed(() =>
 const hasLine = computed(() => props.plan.lines.some((l) => l.from === props.source.id));
 
 /** A kind comes with figures to start from, each of which can be changed. */
-function setKind(type: Source['type']): void {
+function setKind(type: SourceNode['type']): void {
   change('kind of source', (s) => {
     s.type = type;
     if (!hasLine.value && (type === 'roof' || type === 'haul') && !s.feeds && tanks.value[0])
@@ -79,7 +79,7 @@ interface Row {
   readonly quantity: Quantity;
   readonly limits?: Limits;
   readonly note?: string;
-  readonly set: (s: Source, value: number) => void;
+  readonly set: (s: SourceNode, value: number) => void;
 }
 
 const rows = computed<Row[]>(() => {

@@ -7,7 +7,7 @@ import { repairWorth } from '@vernal-slope/core/supply';
 import { summariseTests, type PlanBalance } from '@vernal-slope/plan/budget';
 import { addSource, changeNode, removeSource, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { FlowTest, Plan, Source } from '@vernal-slope/plan/schema';
+import type { FlowTest, Plan, SourceNode } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
 import { fixed, percent, show, showPerDay, showText } from '../../display/quantities.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
@@ -48,7 +48,7 @@ const KINDS = [
   { key: 'haul', label: 'Hauled water' },
   { key: 'mains', label: 'Mains, as a backup' },
 ] as const;
-function add(kind: Source['type']): void {
+function add(kind: SourceNode['type']): void {
   const command = addSource(props.plan, kind);
   if (props.edit(command).length === 0) picked.value = command.id;
 }
@@ -62,15 +62,15 @@ function keep(test: FlowTest): void {
   timing.value = false;
   measuring.value = false;
   if (!source.value) return;
-  perform(changeNode(source.value.id, 'source', 'test of the source', (s) => void (s.tests ??= []).push(test)));
+  perform(changeNode(source.value.id, isSource, 'test of the source', (s) => void (s.tests ??= []).push(test)));
 }
 const dropTest = (index: number): boolean =>
-  perform(changeNode(source.value.id, 'source', 'test taken out', (s) => void s.tests?.splice(index, 1)));
+  perform(changeNode(source.value.id, isSource, 'test taken out', (s) => void s.tests?.splice(index, 1)));
 function useLow(): void {
   const low = tests.value?.low.flow;
   if (low === undefined) return;
   perform(
-    changeNode(source.value.id, 'source', 'yield from the lowest test', (s) => {
+    changeNode(source.value.id, isSource, 'yield from the lowest test', (s) => {
       s.yieldLpm = planValue('yieldLpm', low);
     }),
   );
