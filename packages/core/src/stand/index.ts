@@ -42,7 +42,8 @@ export {
   type StandLoads,
   type Terrain,
 } from './loads.ts';
-export { screenStand, type CheckCode, type StandCheck } from './screening.ts';
+export { screenStand } from './screening.ts';
+export type { CheckCode, StandCheck } from './check.ts';
 export { bags, curing, type Curing } from './concrete.ts';
 export {
   buy,

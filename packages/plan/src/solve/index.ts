@@ -6,16 +6,9 @@ export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
-export {
-  flowWorking,
-  heightWorking,
-  legLossWorking,
-  pressureWorking,
-  refillWorking,
-  speedWorking,
-  staticWorking,
-  stationWorking,
-} from './workings.ts';
+export { flowWorking, pressureWorking, staticWorking } from './workings.ts';
+export { legLossWorking, speedWorking, stationWorking } from './legworkings.ts';
+export { heightWorking, refillWorking } from './heightworkings.ts';
 export {
   ALL_AT_ONCE,
   interactions,

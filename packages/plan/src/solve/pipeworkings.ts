@@ -11,7 +11,9 @@ import { refillOf } from './refill.ts';
 import { optionsOf } from './situations.ts';
 import type { LegSize, PlanMissing } from './sizing.ts';
 import { solvePlan } from './solve.ts';
-import { flowWorking, legLossWorking, pressureWorking, refillWorking, speedWorking } from './workings.ts';
+import { flowWorking, pressureWorking } from './workings.ts';
+import { legLossWorking, speedWorking } from './legworkings.ts';
+import { refillWorking } from './heightworkings.ts';
 
 const nameOf = (plan: Plan, id: string): string =>
   plan.nodes.find((n) => n.id === id)?.name ?? plan.lines.find((l) => l.id === id)?.name ?? id;

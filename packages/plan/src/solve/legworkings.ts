@@ -1,0 +1,252 @@
+// Workings of a leg and of its stations: loss, friction factor, speed, pressure there.
+import type { Term, Working } from '@vernal-slope/core/working';
+import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
+import { entranceK, legK, metresOfMm, resolvePipe, type Compiled } from '../compile/index.ts';
+import { legArea } from './findings.ts';
+import { routeTo } from '../topology/index.ts';
+import type { PlanResult } from './solve.ts';
+import { nameOf, gravity, density } from './terms.ts';
+
+/** Head lost between the water and a node, with the share of each leg. */
+export function lossTerm(c: Compiled, result: PlanResult, id: string, water: number): Term {
+  const head = result.nodes.get(id)?.head ?? water;
+  const route = routeTo(c, id);
+  const parts = (route?.lines ?? []).flatMap(({ line, reversed }) => {
+    const found = result.lines.get(line);
+    const map = c.lines.get(line);
+    if (!found || !map) return [];
+    const legs = found.segmentLoss.map((loss, k) => ({
+      name: `${nameOf(c, line)}, leg ${k + 1}`,
+      value: reversed ? -loss : loss,
+      at: `${line}#${k}`,
+    }));
+    return reversed ? legs.reverse() : legs;
+  });
+  const value = water - head;
+  const rest = value - parts.reduce((sum, p) => sum + p.value, 0);
+  if (Math.abs(rest) > 1e-4) parts.push({ name: 'falls free past the hump', value: rest, at: '' });
+  return {
+    key: 'h',
+    tex: '\\textstyle\\sum h',
+    name: 'lost on the way, all legs',
+    value,
+    dimension: 'length',
+    working: {
+      code: 'loss-sum',
+      of: nameOf(c, id),
+      rule: `\\textstyle\\sum h = ${parts.map((_, k) => `{{h${k}}}`).join(' + ') || '0'}`,
+      terms: parts.map((p, k) => ({
+        key: `h${k}`,
+        tex: `h_{${k + 1}}`,
+        name: p.name,
+        value: p.value,
+        dimension: 'length',
+        working: p.at ? legLossWorking(c, result, p.at.split('#')[0], Number(p.at.split('#')[1])) : undefined,
+      })),
+      result: { tex: '\\textstyle\\sum h', value, dimension: 'length' },
+      source: 'Losses in series add up',
+      shares: { of: 'h', dimension: 'length', parts },
+    },
+  };
+}
+/** Loss of one leg. */
+export function legLossWorking(c: Compiled, result: PlanResult, line: string, leg: number): Working | undefined {
+  const map = c.lines.get(line);
+  const found = result.lines.get(line);
+  if (!map || !found) return undefined;
+  const plan = map.plan.legs[leg];
+  const pipe = resolvePipe(plan.pipe);
+  const bore = metresOfMm(pipe.insideDiameterMm);
+  const length: Term = {
+    key: 'l',
+    tex: 'L',
+    name: 'length of the leg',
+    value: plan.lengthM,
+    dimension: 'length',
+    source: 'your walk',
+  };
+  const diameter: Term = { key: 'd', tex: 'D', name: pipe.label, value: bore, dimension: 'bore', source: pipe.source };
+  const flow = Math.abs(found.flow);
+  const result_ = { tex: 'h', value: found.segmentLoss[leg], dimension: 'length' as const };
+  const entering = leg === 0 && c.nodes.get(map.plan.from)?.surface !== -1 && found.flow >= 0;
+  const k: Term = {
+    key: 'k',
+    tex: '\\textstyle\\sum K',
+    name: entering ? 'entrance and fittings' : 'fittings',
+    value: legK(plan) + (entering || (leg === 0 && plan.entrance && found.flow >= 0) ? entranceK(plan) : 0),
+    dimension: 'ratio',
+    source: 'fittings table (Crane TP-410 and others)',
+  };
+  const speed: Term = {
+    key: 'v',
+    tex: 'v',
+    name: 'speed of the water',
+    value: flow / legArea(map, leg),
+    dimension: 'velocity',
+    working: speedWorking(c, result, line, leg),
+  };
+  if (c.network.frictionLaw === 'hazen-williams') {
+    return {
+      code: 'leg-loss-hazen',
+      of: `${nameOf(c, line)}, leg ${leg + 1}`,
+      rule: 'h = 10.667 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.871} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
+      terms: [
+        length,
+        { key: 'q', tex: 'Q', name: 'flow, in m³/s', value: flow, dimension: 'flow' },
+        {
+          key: 'c',
+          tex: 'C',
+          name: 'smoothness of the pipe',
+          value: pipe.hazenWilliamsC,
+          dimension: 'ratio',
+          source: pipe.source,
+        },
+        diameter,
+        k,
+        speed,
+        gravity,
+      ],
+      result: result_,
+      source: 'Hazen and Williams (AWWA M23)',
+    };
+  }
+  const reynolds = reynoldsNumber(flow, bore, c.network.viscosity);
+  return {
+    code: 'leg-loss',
+    of: `${nameOf(c, line)}, leg ${leg + 1}`,
+    rule: 'h = \\left( {{f}} \\dfrac{ {{l}} }{ {{d}} } + {{k}} \\right) \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
+    terms: [
+      {
+        key: 'f',
+        tex: 'f',
+        name: 'friction factor',
+        value: reynolds > 0 ? frictionFactor(reynolds, metresOfMm(pipe.roughnessMm) / bore) : 0,
+        dimension: 'ratio',
+        working: frictionWorking(c, pipe.roughnessMm, bore, reynolds),
+      },
+      length,
+      diameter,
+      k,
+      speed,
+      gravity,
+    ],
+    result: result_,
+    source: 'Darcy and Weisbach; f by Colebrook and White (1939)',
+    assumptions:
+      found.flow < 0 ? ['The water runs against the direction of the line: the loss counts backwards.'] : undefined,
+  };
+}
+function frictionWorking(c: Compiled, roughnessMm: number, bore: number, reynolds: number): Working | undefined {
+  if (reynolds <= 0) return undefined;
+  const rough = metresOfMm(roughnessMm) / bore;
+  const f = frictionFactor(reynolds, rough);
+  const re: Term = {
+    key: 're',
+    tex: '\\mathrm{Re}',
+    name: 'Reynolds number, v D / ν',
+    value: reynolds,
+    dimension: 'ratio',
+    source: `viscosity ${(c.network.viscosity * 1e6).toFixed(3)} mm²/s, IAPWS 2008`,
+  };
+  const result = { tex: 'f', value: f, dimension: 'ratio' as const };
+  if (reynolds <= 2000) {
+    return {
+      code: 'friction-laminar',
+      of: 'friction factor',
+      rule: 'f = \\dfrac{64}{ {{re}} }',
+      terms: [re],
+      result,
+      source: 'Hagen and Poiseuille: laminar below Re 2 000',
+    };
+  }
+  const relative: Term = {
+    key: 'e',
+    tex: '\\varepsilon/D',
+    name: 'roughness over bore',
+    value: rough,
+    dimension: 'ratio',
+    source: `${roughnessMm} mm rough`,
+  };
+  const smooth = reynolds < 4000;
+  return {
+    code: smooth ? 'friction-join' : 'friction-turbulent',
+    of: 'friction factor',
+    rule: smooth
+      ? 'f = \\mathrm{cubic}\\left( {{re}} ;\\; f_{2000} = 0.032 ,\\; f_{4000} = {{fc}} \\right)'
+      : '\\dfrac{1}{\\sqrt{f}} = -2 \\log_{10}\\left( \\dfrac{ {{e}} }{3.7} + \\dfrac{2.51}{ {{re}} \\sqrt{f} } \\right)',
+    terms: smooth
+      ? [
+          re,
+          {
+            key: 'fc',
+            tex: 'f_{4000}',
+            name: 'Colebrook-White at Re 4 000',
+            value: colebrook(4000, rough),
+            dimension: 'ratio',
+          },
+        ]
+      : [re, relative],
+    result,
+    source: smooth
+      ? 'Between laminar and turbulent: cubic with the value and slope of both laws'
+      : 'Colebrook (1939), solved to full precision',
+  };
+}
+/** Speed of the water in a leg. */
+export function speedWorking(c: Compiled, result: PlanResult, line: string, leg: number): Working | undefined {
+  const map = c.lines.get(line);
+  const found = result.lines.get(line);
+  if (!map || !found) return undefined;
+  const pipe = resolvePipe(map.plan.legs[leg].pipe);
+  const flow = Math.abs(found.flow);
+  return {
+    code: 'speed',
+    of: `${nameOf(c, line)}, leg ${leg + 1}`,
+    rule: 'v = \\dfrac{4 \\cdot {{q}} }{ \\pi \\, {{d}}^2 }',
+    terms: [
+      { key: 'q', tex: 'Q', name: 'flow', value: flow, dimension: 'flow' },
+      {
+        key: 'd',
+        tex: 'D',
+        name: pipe.label,
+        value: metresOfMm(pipe.insideDiameterMm),
+        dimension: 'bore',
+        source: pipe.source,
+      },
+    ],
+    result: { tex: 'v', value: flow / legArea(map, leg), dimension: 'velocity' },
+    source: 'Continuity: the same water through the bore',
+  };
+}
+/** Pressure on the pipe at the end of a leg. */
+export function stationWorking(c: Compiled, result: PlanResult, line: string, station: number): Working | undefined {
+  const map = c.lines.get(line);
+  const found = result.lines.get(line);
+  if (!map || !found) return undefined;
+  return {
+    code: 'station-pressure',
+    of: `${nameOf(c, line)} at ${map.geometry.chainage[station]} m`,
+    rule: 'p = {{rho}} \\, {{g}} \\left( {{zl}} - {{zp}} \\right)',
+    terms: [
+      density(c),
+      gravity,
+      {
+        key: 'zl',
+        tex: 'z_\\mathrm{line}',
+        name: 'running line here',
+        value: found.grade[station],
+        dimension: 'length',
+      },
+      {
+        key: 'zp',
+        tex: 'z_\\mathrm{pipe}',
+        name: 'pipe here: ground less depth',
+        value: map.geometry.pipe[station],
+        dimension: 'length',
+        source: 'your walk',
+      },
+    ],
+    result: { tex: 'p', value: found.pressure[station], dimension: 'pressure' },
+    source: 'Hydrostatics',
+  };
+}
