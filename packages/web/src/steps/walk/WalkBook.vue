@@ -1,69 +1,28 @@
 <script setup lang="ts">
 // The walk book: legs as walked on the left of a double rule, as worked out on the right.
-import { ArrowDown, ArrowUp, Ellipsis, GripVertical, Plus, Trash2 } from '@lucide/vue';
-import { NDropdown } from 'naive-ui';
+import { ArrowDown, ArrowUp, GripVertical, Plus, Trash2 } from '@lucide/vue';
 import Sortable from 'sortablejs';
-import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
-import {
-  addBranch,
-  branchFault,
-  endsFor,
-  insertLeg,
-  joinEnd,
-  joinFault,
-  joinLegs,
-  legsFromGround,
-  legsFromTrack,
-  lineOn,
-  moveLeg,
-  moveTee,
-  pasteLegs,
-  removeLeg,
-  removeLine,
-  reverseLegs,
-  riseOf,
-  setLeg,
-  setPipe,
-  setReading,
-  setReducer,
-  setRise,
-  slidePlace,
-  splitLeg,
-  spreadOverLegs,
-  swapEnds,
-  type Command,
-  type EndKind,
-  type LegReading,
-  type PastedRow,
-  type WalkedTrack,
-} from '@vernal-slope/plan/edit';
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { insertLeg, moveLeg, removeLeg, riseOf, setLeg, setPipe, setRise, type Command } from '@vernal-slope/plan/edit';
 import { METHODS } from '@vernal-slope/core/survey';
-import { ASSUMED_METHOD, lineClosure, stationErrors } from '@vernal-slope/plan/solve';
+import { ASSUMED_METHOD, stationErrors } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { show, showText, unitFor } from '../../display/quantities.ts';
-import { fittingsText, nameIn, pipeFamily, pipeName } from '../../display/names.ts';
+import { fittingsText, pipeFamily, pipeName } from '../../display/names.ts';
 import type { FigureKey } from '../../display/sentences.ts';
-import { downloadText, fileNameOf } from '../../session/files.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
-import type { Asked } from './AmountDialog.vue';
-import { originOf, useTerrain } from '../../session/terrain.ts';
 import FittingsDialog from './FittingsDialog.vue';
 import type { LegRef } from '../../drawings/hillside/section.ts';
+import WalkTools from './WalkTools.vue';
 import PipePicker from '../../fields/PipePicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import ReadingDialog from './ReadingDialog.vue';
-import { planValue, planField } from '../../display/planfields.ts';
+import { planValue } from '../../display/planfields.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import CellText from '../../fields/CellText.vue';
-
-// dialogs that few open are fetched when they are opened
-const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));
-const AmountDialog = defineAsyncComponent(() => import('./AmountDialog.vue'));
-const TrackDialog = defineAsyncComponent(() => import('./TrackDialog.vue'));
 
 const props = defineProps<{
   results: PlanResults;
@@ -128,11 +87,11 @@ const total = computed(() => {
   };
 });
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const run = (command: Command): string | undefined => said(props.edit(command));
 const changeLeg = (k: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): string | undefined =>
   run(setLeg(props.line, k, changes, what));
 
+const toolFault = ref('');
 const picking = ref(false);
 const fitting = ref(false);
 function choosePipe(pipe: Leg['pipe'], all: boolean): void {
@@ -198,203 +157,6 @@ function onKey(event: KeyboardEvent): void {
   (event.target as HTMLElement).blur();
   void action();
 }
-
-const reading = ref(false);
-const pasting = ref(false);
-const tracking = ref(false);
-const toolFault = ref('');
-/** The menu is worked out when it is opened, not on every edit. */
-const toolsOpen = ref(false);
-function openTools(open: boolean): void {
-  toolsOpen.value = open;
-  if (open) void terrain.open(props.planId);
-}
-const NO_TOOLS: { key: string; label: string }[] = [{ key: 'none', label: '' }];
-/** A long menu scrolls rather than leave the window. */
-const menuProps = () => ({ style: 'max-height: 46vh; overflow-y: auto' });
-const lineNow = computed(() => map.value?.plan);
-const density = computed(() => props.results.compiled.water.density);
-const closes = computed(() => lineNow.value && lineClosure(plan.value, lineNow.value));
-const ENDS: readonly { key: EndKind; label: string }[] = [
-  { key: 'outlet', label: 'to a tap or outlet' },
-  { key: 'trough', label: 'to a trough' },
-  { key: 'tank', label: 'to a tank' },
-  { key: 'junction', label: 'to a place further on' },
-  { key: 'source', label: 'from a spring' },
-];
-const terrain = useTerrain();
-/** Asks for a figure, then does it. */
-const asked = shallowRef<Asked | null>(null);
-const length = computed(() => (lineNow.value ? lineLength(lineNow.value) : 0));
-function askSplit(): void {
-  const leg = rows.value[active.value].leg;
-  asked.value = {
-    title: `Split leg ${active.value + 1}`,
-    label: 'How far along the leg',
-    note: `The leg is ${showText(leg.lengthM, 'distance', settings.units)} long. Its rise is shared by length; type the rises as they were measured afterwards.`,
-    value: planValue('lengthM', leg.lengthM / 2),
-    quantity: 'distance',
-    limits: { min: 0.01, max: leg.lengthM - 0.01 },
-    action: 'Split it there',
-    run: (si) => run(splitLeg(props.line, active.value, planValue('riseM', si))),
-  };
-}
-function askSlide(): void {
-  const end = lineNow.value?.to ?? '';
-  asked.value = {
-    title: `Move ${nameIn(plan.value, end)} along the slope`,
-    label: 'How much further down the line (back: negative)',
-    note: 'Past the end the ground goes on at the slope of the last leg. Other lines of the place are lengthened or shortened by as much; measure them again.',
-    value: 5,
-    quantity: 'distance',
-    limits: { min: 0.1 - length.value, max: 10_000 },
-    action: 'Move it',
-    run: (si) => run(slidePlace(props.line, 'to', length.value + si)),
-  };
-}
-function askTee(): void {
-  const on = lineOn(plan.value, props.line);
-  const after = on ? lineLength(on) : 0;
-  asked.value = {
-    title: 'Move the tee along the line',
-    label: 'How much further down the line (back: negative)',
-    note: 'The tee takes the height of the ground there. Branches keep their lengths and the heights of their ends; walk their first legs again.',
-    value: 5,
-    quantity: 'distance',
-    limits: { min: 0.1 - length.value, max: after - 0.1 },
-    action: 'Move it',
-    run: (si) => run(moveTee(props.line, si)),
-  };
-}
-function askReducer(): void {
-  const now = lineNow.value?.reducerKPa;
-  asked.value = {
-    title: 'A pressure reducer at the start of the line',
-    label: 'Pressure behind it',
-    note: 'It lets no more than this through, running or still. It wants a screen before it, and it can fail: what lies behind should bear a while of the whole pressure.',
-    value: planField('reducerKPa').toSI(now ?? 200),
-    quantity: 'pressure',
-    limits: { min: 1000, max: 1e7 },
-    action: 'Put it in',
-    run: (si) => run(setReducer(props.line, planValue('reducerKPa', si))),
-  };
-}
-/** Ground this near to a straight leg needs no station of its own, m. */
-const GROUND_TOLERANCE = 0.3;
-async function takeGround(): Promise<void> {
-  const ground = await terrain.remote().ground(plan.value, props.line, GROUND_TOLERANCE, originOf(plan.value));
-  toolFault.value = ground.ok
-    ? (run(legsFromGround(props.line, ground)) ?? '')
-    : `No heights were taken: ${ground.fault}.`;
-}
-const tools = computed(() => {
-  const no = (fault: string | undefined): { disabled: boolean } => ({ disabled: fault !== undefined });
-  return [
-    { key: 'reading', label: `Leg ${active.value + 1} as it was read …` },
-    { key: 'split', label: `Split leg ${active.value + 1} …` },
-    {
-      key: 'join',
-      label: `Join leg ${active.value + 1} with the next`,
-      ...no(joinFault(plan.value, props.line, active.value)),
-    },
-    { key: 'paste', label: 'Paste legs from a sheet …' },
-    { key: 'track', label: 'Bring in a track …' },
-    {
-      key: 'ground',
-      label: 'Take the heights of this line from the elevation grid',
-      disabled: !terrain.kept,
-    },
-    { key: 'slide', label: `Move ${nameIn(plan.value, lineNow.value?.to ?? '')} along the slope …` },
-    ...(lineOn(plan.value, props.line) ? [{ key: 'tee', label: 'Move the tee along the line …' }] : []),
-    { key: 'reverse', label: 'Turn the walk round: it was made from the far end' },
-    ...(closes.value && Math.abs(closes.value.misclosure) > 5e-4
-      ? [
-          {
-            key: 'spread',
-            label: `Spread the ${showText(Math.abs(closes.value.misclosure), 'rise', settings.units)} it misses by`,
-          },
-        ]
-      : []),
-    { type: 'divider', key: 'd1' },
-    ...ENDS.map((e) => ({
-      key: `branch-${e.key}`,
-      label: `Branch at the end of leg ${active.value + 1} ${e.label}`,
-      ...no(branchFault(plan.value, props.line, active.value)),
-    })),
-    { key: 'reducer', label: 'A pressure reducer at its start …' },
-    ...(lineNow.value?.reducerKPa === undefined ? [] : [{ key: 'no-reducer', label: 'Take the pressure reducer out' }]),
-    { type: 'divider', key: 'd2' },
-    { key: 'save-csv', label: 'Save the walk as a sheet (CSV)' },
-    { key: 'save-gpx', label: 'Save the lines as GPX' },
-    { key: 'save-geojson', label: 'Save the lines as GeoJSON' },
-    { type: 'divider', key: 'd3' },
-    {
-      key: 'ends',
-      label: 'End this line at …',
-      disabled: endsFor(plan.value, props.line).length === 0,
-      children: endsFor(plan.value, props.line)
-        .slice(0, 60)
-        .map((n) => ({ key: `end-${n.id}`, label: nameIn(plan.value, n.id) })),
-    },
-    { key: 'swap', label: 'Swap the ends of the line' },
-    { key: 'remove-line', label: 'Take the line out', disabled: plan.value.lines.length < 2 },
-  ];
-});
-function useTool(key: string): void {
-  const { line: id } = props;
-  toolFault.value = '';
-  if (key === 'reading') reading.value = true;
-  else if (key === 'paste') pasting.value = true;
-  else if (key === 'track') tracking.value = true;
-  else if (key.startsWith('end-')) toolFault.value = run(joinEnd(id, key.slice('end-'.length))) ?? '';
-  else if (key === 'split') askSplit();
-  else if (key === 'slide') askSlide();
-  else if (key === 'reducer') askReducer();
-  else if (key === 'no-reducer') toolFault.value = run(setReducer(id, undefined)) ?? '';
-  else if (key === 'tee') askTee();
-  else if (key === 'ground') void takeGround();
-  else if (key.startsWith('save-')) void saveAs(key.slice('save-'.length));
-  else if (key.startsWith('branch-')) {
-    const command = addBranch(plan.value, id, active.value, key.slice('branch-'.length) as EndKind);
-    toolFault.value = run(command) ?? '';
-    if (toolFault.value) return;
-    emit('line', command.line);
-    emit('choose', command.node);
-    void focusCell(0, 'length');
-  } else {
-    const commands: Readonly<Record<string, () => Command>> = {
-      join: () => joinLegs(id, active.value),
-      reverse: () => reverseLegs(id),
-      spread: () => spreadOverLegs(id, closes.value?.misclosure ?? 0),
-      swap: () => swapEnds(id),
-      'remove-line': () => removeLine(id),
-    };
-    toolFault.value = (commands[key] && run(commands[key]())) ?? '';
-    if (key === 'remove-line' && !toolFault.value) emit('line', '');
-  }
-}
-async function saveAs(format: string): Promise<void> {
-  const { geoJson, gpxOf, walkCsv } = await import('@vernal-slope/plan/formats');
-  if (!lineNow.value) return;
-  const out =
-    format === 'csv'
-      ? { ok: true as const, text: walkCsv(plan.value, lineNow.value) }
-      : format === 'gpx'
-        ? gpxOf(plan.value)
-        : geoJson(plan.value);
-  if (out.ok) downloadText(out.text, fileNameOf(plan.value, format), 'text/plain');
-  else toolFault.value = `${capital(out.fault)}.`;
-}
-const keepTrack = (track: WalkedTrack): void => {
-  toolFault.value = run(legsFromTrack(props.line, track)) ?? '';
-};
-const keepReading = (r: LegReading): void => {
-  toolFault.value = run(setReading(props.line, active.value, r)) ?? '';
-};
-const keepPaste = (list: PastedRow[]): void => {
-  const after = props.leg === null ? rows.value.length - 1 : active.value;
-  toolFault.value = run(pasteLegs(props.line, after, list)) ?? '';
-};
 
 let sortable: Sortable | undefined;
 watch(
@@ -475,24 +237,18 @@ defineExpose({ focusCell, add });
         >
           <Plus :size="18" aria-hidden="true" />Add a leg
         </button>
-        <NDropdown
-          trigger="click"
-          :options="toolsOpen ? tools : NO_TOOLS"
-          placement="bottom-end"
-          :menu-props="menuProps"
-          @select="useTool"
-          @update:show="openTools"
-        >
-          <button
-            type="button"
-            class="plain-button"
-            aria-label="More for the walk"
-            title="More for the walk"
-            data-test="walk-tools"
-          >
-            <Ellipsis :size="20" aria-hidden="true" />
-          </button>
-        </NDropdown>
+        <WalkTools
+          :results="results"
+          :plan-id="planId"
+          :line="line"
+          :leg="active"
+          :chosen="leg !== null"
+          :edit="edit"
+          @line="(id) => emit('line', id)"
+          @choose="(node) => emit('choose', node)"
+          @fault="(words) => (toolFault = words)"
+          @branched="focusCell(0, 'length')"
+        />
       </span>
     </header>
     <p v-if="toolFault" class="tool-fault" role="alert">
@@ -737,18 +493,6 @@ defineExpose({ focusCell, add });
       :fittings="rows[active].leg.fittings ?? []"
       @change="(list: Fitting[]) => changeLeg(active, { fittings: list }, 'fittings')"
     />
-    <ReadingDialog
-      v-if="rows[active]"
-      v-model:show="reading"
-      :leg="active"
-      :now="rows[active].leg"
-      :rise="rows[active].rise"
-      :density="density"
-      @keep="keepReading"
-    />
-    <PasteDialog v-if="pasting" v-model:show="pasting" @keep="keepPaste" />
-    <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" :plan-id="planId" @keep="keepTrack" />
-    <AmountDialog v-if="asked" :asked="asked" @close="asked = null" />
     <p class="visually-hidden" aria-live="polite">
       {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
     </p>
