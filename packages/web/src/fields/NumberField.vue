@@ -2,7 +2,7 @@
 // A bare number: heads, hours, per cent, a mark on a rod. A quantity of the plan has QuantityField. A number that cannot
 // be is put back, and the field says why.
 import { NInputNumber } from 'naive-ui';
-import { ref, useId } from 'vue';
+import { ref, useId, watch } from 'vue';
 
 // a mark for tests belongs on the field itself
 defineOptions({ inheritAttrs: false });
@@ -21,6 +21,9 @@ const mark = (attrs: Record<string, unknown>): object => ({ 'data-test': attrs['
 const emit = defineEmits<{ 'update:value': [value: number] }>();
 const fault = ref('');
 const faultId = useId();
+const right = (): void => void (fault.value = '');
+// another value, also by undo: what was wrong is past
+watch(() => props.value, right);
 
 function take(n: number | null): void {
   if (n === null) return;
@@ -46,6 +49,7 @@ function take(n: number | null): void {
         inputmode: 'decimal',
         ...mark($attrs),
       }"
+      @focus="right"
       @update:value="take"
     />
     <small v-if="fault" :id="faultId" role="alert">{{ fault }}</small>
@@ -54,11 +58,22 @@ function take(n: number | null): void {
 
 <style scoped>
 .number {
+  position: relative;
   display: inline-block;
 }
 
+/* beside a narrow field there is no room for words: they lie under it, over what follows */
 small {
-  display: block;
+  position: absolute;
+  z-index: 5;
+  top: 100%;
+  left: 0;
+  width: max-content;
+  max-width: 240px;
+  padding: 2px 6px;
+  background: var(--sheet);
+  border: var(--line-hair) solid var(--brick);
+  border-radius: var(--radius);
   color: var(--brick-ink);
 }
 </style>
