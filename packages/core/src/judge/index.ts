@@ -1,7 +1,7 @@
 // Judgements on results, as data: what was found, where, with the figures.
 
-/** short: it does not do its job; fair: it does, with something to see to; good: settled. */
-export type Severity = 'short' | 'fair' | 'good';
+/** error: it does not do its job (Short on the page); warning: it does, with something to see to (Fair); ok: settled (Good). */
+export type Severity = 'error' | 'warning' | 'ok';
 
 /** What could be changed about it, as data; the view words it and tries it. */
 export type Remedy =
@@ -39,15 +39,15 @@ export type Judged = {
   [C in keyof JudgedValues]: { readonly code: C; readonly at: string; readonly values: JudgedValues[C] };
 }[keyof JudgedValues];
 
-const RANK: Readonly<Record<Severity, number>> = { short: 0, fair: 1, good: 2 };
+const RANK: Readonly<Record<Severity, number>> = { error: 0, warning: 1, ok: 2 };
 
 /** Worst first; the order among equals is kept. */
 export const worstFirst = <F extends { readonly severity: Severity }>(findings: readonly F[]): F[] =>
   findings.slice().sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 
-/** The worst severity of a list; good when it is empty. */
+/** The worst severity of a list; ok when it is empty. */
 export const worstOf = (findings: readonly { readonly severity: Severity }[]): Severity =>
-  findings.reduce<Severity>((worst, f) => (RANK[f.severity] < RANK[worst] ? f.severity : worst), 'good');
+  findings.reduce<Severity>((worst, f) => (RANK[f.severity] < RANK[worst] ? f.severity : worst), 'ok');
 
 export interface OutletCase {
   readonly id: string;

@@ -13,11 +13,9 @@ import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
-import type { Needs, Plan, VesselNode } from '../schema/index.ts';
+import type { Herd, NeedAt, Needs, Plan, VesselNode } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
 import { isVessel } from '../kinds/index.ts';
-
-export type Herd = NonNullable<VesselNode['herds']>[number];
 
 export interface NeedRow extends Consumer {
   readonly kind: 'herd' | 'people' | 'garden';
@@ -34,8 +32,7 @@ export interface NeedRow extends Consumer {
   /** Working of the thirstiest month's day. */
   readonly working: Working;
   /** Where the herd drinks, or the place of the row in the plan's needs. */
-  readonly at:
-    { readonly node: string; readonly index: number } | { readonly list: 'people' | 'gardens'; readonly index: number };
+  readonly at: NeedAt;
 }
 
 /** Hours in which people use water: morning and evening (common practice, no source). */

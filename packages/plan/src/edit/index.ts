@@ -46,3 +46,18 @@ export {
   type Spotted,
 } from './positions.ts';
 export { remedyCommand, swapFitting } from './remedies.ts';
+export {
+  addGarden,
+  addHerd,
+  addPeople,
+  changeGarden,
+  changeHerd,
+  changeNeeds,
+  changePeople,
+  gardenAt,
+  herdAt,
+  herdPlace,
+  peopleAt,
+  removeNeed,
+  setHerdClass,
+} from './needs.ts';

@@ -184,4 +184,9 @@ export type SunPumpEntry = z.infer<typeof sunPumpSchema>;
 export type RamEntry = z.infer<typeof ramSchema>;
 export type HaulEntry = z.infer<typeof haulSchema>;
 export type Needs = z.infer<typeof needsSchema>;
+export type People = NonNullable<Needs['people']>[number];
+export type Garden = NonNullable<Needs['gardens']>[number];
+/** Where a need stands in the document: a herd at the place where it drinks, people and gardens in the plan's own lists. */
+export type NeedAt =
+  { readonly node: string; readonly index: number } | { readonly list: 'people' | 'gardens'; readonly index: number };
 export type Climate = z.infer<typeof climateSchema>;

@@ -4,19 +4,19 @@ import { row, say } from './row.ts';
 export const outletFindings = {
   'outlet-above-water': row({
     values: { above: 'height' },
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     words: { en: (t) => say`No flow: the outlet stands ${t.fig('above', 'static')} above the water.` },
   }),
   'no-flow': row({
     values: {},
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     words: { en: () => say`No flow: the water does not get this far.` },
   }),
   'pressure-below-minimum': row({
     values: { pressure: 'pressure', minimum: 'pressure' },
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     words: {
       en: (t) =>
@@ -25,7 +25,7 @@ export const outletFindings = {
   }),
   'pressure-below-wanted': row({
     values: { pressure: 'pressure', wanted: 'pressure' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'outlets',
     words: {
       en: (t) => say`It runs at ${t.fig('pressure', 'pressure')} and wants ${t.given('wanted')} to run freely.`,
@@ -33,25 +33,25 @@ export const outletFindings = {
   }),
   'pressure-enough': row({
     values: { pressure: 'pressure', wanted: 'pressure' },
-    severity: 'good',
+    severity: 'ok',
     step: 'outlets',
     words: { en: (t) => say`It has ${t.fig('pressure', 'pressure')} and wants ${t.given('wanted')}.` },
   }),
   'flow-below-wanted': row({
     values: { flow: 'flow', wanted: 'flow' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'outlets',
     words: { en: (t) => say`It gets ${t.fig('flow', 'flow')} and wants ${t.given('wanted')}.` },
   }),
   'flow-enough': row({
     values: { flow: 'flow', wanted: 'flow' },
-    severity: 'good',
+    severity: 'ok',
     step: 'outlets',
     words: { en: (t) => say`It gets ${t.fig('flow', 'flow')}, as much as it wants.` },
   }),
   'trough-full-again': row({
     values: { drop: 'drop', after: 'duration' },
-    severity: 'good',
+    severity: 'ok',
     step: 'outlets',
     words: {
       en: (t) => say`After a visit it is down ${t.fig('drop')}; its refill time is ${t.fig('after', 'refill')}.`,
@@ -59,7 +59,7 @@ export const outletFindings = {
   }),
   'trough-late': row({
     values: { drop: 'drop', after: 'duration', next: 'duration' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'outlets',
     words: {
       en: (t) =>
@@ -68,7 +68,7 @@ export const outletFindings = {
   }),
   'trough-not-full-again': row({
     values: { drop: 'drop', horizon: 'duration' },
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     words: {
       en: (t) => say`After a visit it is down ${t.fig('drop')} and not full again within ${t.fig('horizon')}.`,
@@ -76,7 +76,7 @@ export const outletFindings = {
   }),
   'trough-runs-dry': row({
     values: { dry: 'duration', short: 'volume' },
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     words: {
       en: (t) => say`A visit drinks it dry for ${t.fig('dry')}; ${t.fig('short')} are wanted and not there.`,
@@ -84,7 +84,7 @@ export const outletFindings = {
   }),
   'water-untested': row({
     values: { source: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'outlets',
     also: ['water'],
     words: {
@@ -94,14 +94,14 @@ export const outletFindings = {
   }),
   'water-test-failed': row({
     values: { source: 'name' },
-    severity: 'short',
+    severity: 'error',
     step: 'outlets',
     also: ['water'],
     words: { en: (t) => say`Not for drinking: the water of ${t.text('source')} failed its test.` },
   }),
   'water-test-due': row({
     values: { source: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'outlets',
     also: ['water'],
     words: { en: (t) => say`The drinking water test of ${t.text('source')} is due again.` },

@@ -4,7 +4,7 @@ import { row, say } from './row.ts';
 export const pipeFindings = {
   'hump-holds': row({
     values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     flag: { en: 'holds the flow' },
     words: {
@@ -14,7 +14,7 @@ export const pipeFindings = {
   }),
   'hump-stops': row({
     values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
-    severity: 'short',
+    severity: 'error',
     step: 'pipe',
     flag: { en: 'stops the water' },
     words: {
@@ -23,13 +23,13 @@ export const pipeFindings = {
   }),
   'part-full': row({
     values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
-    severity: 'good',
+    severity: 'ok',
     step: 'pipe',
     words: { en: (t) => say`Past ${t.fig('chainage')} the pipe runs part-full, for it can carry more than comes.` },
   }),
   'hump-suction': row({
     values: { chainage: 'distance', above: 'height' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     flag: { en: 'under suction' },
     words: {
@@ -47,7 +47,7 @@ export const pipeFindings = {
       speed: 'speed',
       clears: 'speed',
     },
-    severity: 'good',
+    severity: 'ok',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -66,7 +66,7 @@ export const pipeFindings = {
       speed: 'speed',
       clears: 'speed',
     },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     flag: { en: 'air can stop it' },
     words: {
@@ -84,7 +84,7 @@ export const pipeFindings = {
       speed: 'speed',
       clears: 'speed',
     },
-    severity: 'short',
+    severity: 'error',
     step: 'pipe',
     flag: { en: 'air stops it' },
     words: {
@@ -94,7 +94,7 @@ export const pipeFindings = {
   }),
   'rating-enough': row({
     values: { pressure: 'pressure', chainage: 'distance', rating: 'pressure' },
-    severity: 'good',
+    severity: 'ok',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -103,7 +103,7 @@ export const pipeFindings = {
   }),
   'rating-exceeded': row({
     values: { pressure: 'pressure', chainage: 'distance', rating: 'pressure' },
-    severity: 'short',
+    severity: 'error',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -112,7 +112,7 @@ export const pipeFindings = {
   }),
   'rating-unknown': row({
     values: { pressure: 'pressure', chainage: 'distance' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -121,7 +121,7 @@ export const pipeFindings = {
   }),
   'hazen-outside-range': row({
     values: { bore: 'bore' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -130,7 +130,7 @@ export const pipeFindings = {
   }),
   'least-pipe': row({
     values: { bore: 'bore', legs: 'count' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -139,7 +139,7 @@ export const pipeFindings = {
   }),
   'reducer-holds': row({
     values: { before: 'pressure', set: 'pressure' },
-    severity: 'good',
+    severity: 'ok',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -148,7 +148,7 @@ export const pipeFindings = {
   }),
   'reducer-idle': row({
     values: { before: 'pressure', set: 'pressure' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -157,7 +157,7 @@ export const pipeFindings = {
   }),
   'valve-eats': row({
     values: { valve: 'name', leg: 'count', loss: 'loss', share: 'share', flow: 'flow', then: 'flow' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     remedy: ['fitting'],
     words: {
@@ -167,7 +167,7 @@ export const pipeFindings = {
   }),
   'surge-too-much': row({
     values: { surge: 'pressure', standing: 'pressure', rating: 'pressure', closing: 'duration', speed: 'speed' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'pipe',
     words: {
       en: (t) =>
@@ -176,7 +176,7 @@ export const pipeFindings = {
   }),
   'not-converged': row({
     values: { iterations: 'count' },
-    severity: 'short',
+    severity: 'error',
     step: 'pipe',
     words: {
       en: (t) =>

@@ -37,7 +37,7 @@ const check = (code: CheckCode): string => CHECK_WORDS[code].toLowerCase();
 const NEEDS = { needs: 'height', has: 'height' } as const;
 const BOARDS = { needs: 'section', has: 'section' } as const;
 type Misfit<S extends typeof NEEDS | typeof BOARDS> = (t: Teller<S>) => Part[];
-const misfit = (severity: 'fair' | 'short', en: Misfit<typeof NEEDS>) =>
+const misfit = (severity: 'warning' | 'error', en: Misfit<typeof NEEDS>) =>
   row({ values: NEEDS, severity, step: 'stand', words: { en } });
 
 const TOO_NARROW =
@@ -47,7 +47,7 @@ const TOO_NARROW =
 
 const QUAKE = {
   values: {},
-  severity: 'fair',
+  severity: 'warning',
   step: 'stand',
   words: {
     en: () =>
@@ -58,7 +58,7 @@ const QUAKE = {
 export const standFindings = {
   'stand-low': row({
     values: { needs: 'height', has: 'height', situation: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     remedy: ['stand'],
     words: {
@@ -68,48 +68,48 @@ export const standFindings = {
   }),
   'stand-high-enough': row({
     values: { needs: 'height', has: 'height', situation: 'name' },
-    severity: 'good',
+    severity: 'ok',
     step: 'stand',
     words: {
       en: (t) =>
         say`Even at its low water it stands high enough for “${t.text('situation')}”: ${t.fig('needs')} would do, it stands ${t.fig('has')}.`,
     },
   }),
-  'stand-misfit-platform-front': misfit('short', TOO_NARROW('front')),
-  'stand-misfit-platform-side': misfit('short', TOO_NARROW('side')),
+  'stand-misfit-platform-front': misfit('error', TOO_NARROW('front')),
+  'stand-misfit-platform-side': misfit('error', TOO_NARROW('side')),
   'stand-misfit-post': misfit(
-    'short',
+    'error',
     (t) =>
       say`The posts do not reach the beams: they must be ${t.display.show(t.v.needs, 'height')} long and are ${t.display.show(t.v.has, 'height')}.`,
   ),
   'stand-misfit-beam': misfit(
-    'short',
+    'error',
     (t) =>
       say`The beams do not reach from the first post to the last: ${t.display.show(t.v.needs, 'height')} are needed, they are ${t.display.show(t.v.has, 'height')}.`,
   ),
   'stand-misfit-joist': misfit(
-    'short',
+    'error',
     (t) =>
       say`The joists do not reach over their beams: ${t.display.show(t.v.needs, 'height')} are needed, they are ${t.display.show(t.v.has, 'height')}.`,
   ),
   'stand-misfit-height': misfit(
-    'short',
+    'error',
     (t) =>
       say`The platform is too low for its beams: boards, joists, beams and footings alone are ${t.display.show(t.v.needs, 'height')} high, it is to stand ${t.display.show(t.v.has, 'height')}.`,
   ),
   'stand-misfit-posts': misfit(
-    'short',
+    'error',
     (t) =>
       say`The posts have no room: they are ${t.display.show(t.v.needs, 'height')} thick and would stand ${t.display.show(t.v.has, 'height')} apart.`,
   ),
   'stand-misfit-footing': misfit(
-    'fair',
+    'warning',
     (t) =>
       say`The footings, ${t.display.show(t.v.has, 'height')} wide, meet: the posts stand ${t.display.show(t.v.needs, 'height')} apart. Make them one strip, or deeper and narrower.`,
   ),
   'stand-misfit-gap': row({
     values: BOARDS,
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: (t) =>
@@ -118,7 +118,7 @@ export const standFindings = {
   }),
   'stand-slender': row({
     values: { check: CHECKS, ratio: 'ratio', demand: 'ratio', capacity: 'ratio' },
-    severity: (v) => (v.ratio > 1 ? 'short' : 'fair'),
+    severity: (v) => (v.ratio > 1 ? 'error' : 'warning'),
     step: 'stand',
     remedy: ['brace'],
     words: {
@@ -130,7 +130,7 @@ export const standFindings = {
   }),
   'stand-check': row({
     values: { check: CHECKS, ratio: 'ratio', demand: 'ratio', capacity: 'ratio' },
-    severity: (v) => (v.ratio > 1 ? 'short' : 'fair'),
+    severity: (v) => (v.ratio > 1 ? 'error' : 'warning'),
     step: 'stand',
     remedy: ['brace'],
     words: {
@@ -146,7 +146,7 @@ export const standFindings = {
   }),
   'stand-checks-under': row({
     values: { checks: 'count', check: CHECKS, ratio: 'ratio' },
-    severity: 'good',
+    severity: 'ok',
     step: 'stand',
     words: {
       en: (t) =>
@@ -155,7 +155,7 @@ export const standFindings = {
   }),
   'stand-unbraced': row({
     values: { faces: ['side', 'front', 'both'] },
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     remedy: ['brace'],
     words: {
@@ -167,7 +167,7 @@ export const standFindings = {
   }),
   'stand-above-frost': row({
     values: { depth: 'height', frost: 'height' },
-    severity: 'short',
+    severity: 'error',
     step: 'stand',
     words: {
       en: (t) =>
@@ -176,7 +176,7 @@ export const standFindings = {
   }),
   'stand-shallow': row({
     values: { depth: 'height', least: 'height' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: (t) =>
@@ -185,7 +185,7 @@ export const standFindings = {
   }),
   'stand-untied': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: () =>
@@ -194,7 +194,7 @@ export const standFindings = {
   }),
   'stand-unstrapped': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: () => say`The tank is not strapped down: empty, it is a sail. Keep water in it or strap it.`,
@@ -202,7 +202,7 @@ export const standFindings = {
   }),
   'stand-grade': row({
     values: { members: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: (t) =>
@@ -211,7 +211,7 @@ export const standFindings = {
   }),
   'stand-improvised': row({
     values: {},
-    severity: 'short',
+    severity: 'error',
     step: 'stand',
     words: {
       en: (t) =>
@@ -220,7 +220,7 @@ export const standFindings = {
   }),
   'stand-pad': row({
     values: { pressure: 'bearing', bearing: 'bearing' },
-    severity: (v) => (v.pressure > v.bearing ? 'short' : 'good'),
+    severity: (v) => (v.pressure > v.bearing ? 'error' : 'ok'),
     step: 'stand',
     words: {
       en: (t) =>
@@ -231,7 +231,7 @@ export const standFindings = {
   }),
   'stand-soft': row({
     values: { soil: 'name' },
-    severity: 'short',
+    severity: 'error',
     step: 'stand',
     words: {
       en: (t) =>
@@ -240,7 +240,7 @@ export const standFindings = {
   }),
   'stand-earthquake-unknown': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: () =>
@@ -251,7 +251,7 @@ export const standFindings = {
   'stand-earthquake-high': row(QUAKE),
   'stand-frost-pour': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'stand',
     words: {
       en: (t) =>

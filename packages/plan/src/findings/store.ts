@@ -8,13 +8,13 @@ const DAYS_SHORT = 0.9;
 export const storeFindings = {
   'tap-above-tank': row({
     values: { volume: 'volume', tap: 'name', level: 'height' },
-    severity: 'short',
+    severity: 'error',
     step: 'store',
     words: { en: (t) => say`${t.text('tap')} stands above the whole tank: none of its water reaches there.` },
   }),
   'water-below-tap': row({
     values: { volume: 'volume', tap: 'name', level: 'height' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'store',
     words: {
       en: (t) => say`${t.fig('volume')} stand too low for ${t.text('tap')}; a second, lower tap reaches them.`,
@@ -22,13 +22,13 @@ export const storeFindings = {
   }),
   'float-shuts-low': row({
     values: { volume: 'volume' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'store',
     words: { en: (t) => say`The float shuts ${t.fig('volume')} under the overflow: that room is never filled.` },
   }),
   'linked-unlevel': row({
     values: { lost: 'volume', first: 'name', usable: 'volume' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'store',
     words: {
       en: (t) =>
@@ -37,13 +37,13 @@ export const storeFindings = {
   }),
   'linked-level': row({
     values: { lost: 'volume', first: 'name', usable: 'volume' },
-    severity: 'good',
+    severity: 'ok',
     step: 'store',
     words: { en: (t) => say`The linked tanks stand level: ${t.fig('usable')} can be used.` },
   }),
   'overflow-unknown': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'store',
     words: {
       en: () =>
@@ -52,7 +52,7 @@ export const storeFindings = {
   }),
   'overflow-small': row({
     values: { carries: 'flow', largest: 'flow' },
-    severity: 'short',
+    severity: 'error',
     step: 'store',
     words: {
       en: (t) =>
@@ -61,7 +61,7 @@ export const storeFindings = {
   }),
   'overflow-enough': row({
     values: { carries: 'flow', head: 'drop' },
-    severity: 'good',
+    severity: 'ok',
     step: 'store',
     words: {
       en: (t) =>
@@ -70,7 +70,7 @@ export const storeFindings = {
   }),
   vent: row({
     values: { bore: 'bore' },
-    severity: 'good',
+    severity: 'ok',
     step: 'store',
     words: {
       en: (t) => say`It needs a vent of ${t.fig('bore', t.to('vent'))} or more, screened: a sealed tank stops flowing.`,
@@ -78,7 +78,7 @@ export const storeFindings = {
   }),
   'bridges-day': row({
     values: { bridge: 'volume', month: 'month', usable: 'volume' },
-    severity: 'good',
+    severity: 'ok',
     step: 'store',
     words: {
       en: (t) =>
@@ -87,7 +87,7 @@ export const storeFindings = {
   }),
   'bridges-not': row({
     values: { bridge: 'volume', month: 'month', usable: 'volume' },
-    severity: 'short',
+    severity: 'error',
     step: 'store',
     words: {
       en: (t) =>
@@ -96,19 +96,19 @@ export const storeFindings = {
   }),
   'fire-kept': row({
     values: { reserve: 'volume' },
-    severity: 'good',
+    severity: 'ok',
     step: 'store',
     words: { en: (t) => say`The fire reserve of ${t.fig('reserve')} fits and is never planned away.` },
   }),
   'fire-not-kept': row({
     values: { reserve: 'volume' },
-    severity: 'short',
+    severity: 'error',
     step: 'store',
     words: { en: (t) => say`The fire reserve of ${t.fig('reserve')} does not fit into it.` },
   }),
   'days-met': row({
     values: { share: 'share', hours: 'count', volume: 'share', spill: 'volume', longest: 'count' },
-    severity: (v) => (v.share >= DAYS_FAIR ? 'good' : v.share >= DAYS_SHORT ? 'fair' : 'short'),
+    severity: (v) => (v.share >= DAYS_FAIR ? 'ok' : v.share >= DAYS_SHORT ? 'warning' : 'error'),
     step: 'store',
     words: {
       en: (t) => {

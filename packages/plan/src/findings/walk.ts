@@ -7,12 +7,12 @@ const CLOSES = {
   worse: 'worse than its method should give',
   blunder: 'so far off that a reading must be wrong',
 } as const;
-const CLOSURE_SEVERITY = { better: 'good', 'as-good': 'good', worse: 'fair', blunder: 'short' } as const;
+const CLOSURE_SEVERITY = { better: 'ok', 'as-good': 'ok', worse: 'warning', blunder: 'error' } as const;
 
 export const walkFindings = {
   'walk-misses-node': row({
     values: { by: 'height', node: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'walk',
     words: {
       en: (t) =>
@@ -37,7 +37,7 @@ export const walkFindings = {
       difference: 'height',
       likelier: ['walk', 'reading', 'both'],
     },
-    severity: 'fair',
+    severity: 'warning',
     step: 'walk',
     also: ['outlets'],
     words: {

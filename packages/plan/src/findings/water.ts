@@ -4,19 +4,19 @@ import { row, say } from './row.ts';
 export const waterFindings = {
   'yield-governs': row({
     values: { flow: 'flow' },
-    severity: 'good',
+    severity: 'ok',
     step: 'water',
     words: { en: (t) => say`${t.here} gives ${t.fig('flow')} and no more; its pipe could carry it easily.` },
   }),
   'yield-unknown': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: { en: (t) => say`The yield of ${t.here} is not known yet. Time a bucket under it.` },
   }),
   'yield-not-counted': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: (t) =>
@@ -25,13 +25,13 @@ export const waterFindings = {
   }),
   'water-tested': row({
     values: { date: 'date' },
-    severity: 'good',
+    severity: 'ok',
     step: 'water',
     words: { en: (t) => say`Its water met its test on ${t.date('date')}. A test speaks of its day only.` },
   }),
   'source-unmeasured': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: (t) =>
@@ -40,7 +40,7 @@ export const waterFindings = {
   }),
   'low-season': row({
     values: { flow: 'flow', index: 'count', date: 'date', tests: 'count' },
-    severity: 'good',
+    severity: 'ok',
     step: 'water',
     words: {
       en: (t) =>
@@ -49,7 +49,7 @@ export const waterFindings = {
   }),
   'fill-questioned': row({
     values: { fills: 'count' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: (t) =>
@@ -58,7 +58,7 @@ export const waterFindings = {
   }),
   'passing-by': row({
     values: { flow: 'flow', perDay: 'perDay' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: (t) => say`${t.fig('flow')} pass the intake by: a repair would win ${t.perDay('perDay')}.`,
@@ -66,13 +66,13 @@ export const waterFindings = {
   }),
   'flow-test-due': row({
     values: { days: 'count' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: { en: (t) => say`It was last measured ${t.count('days')} days ago. Measure it again in the driest weeks.` },
   }),
   'intake-temporary': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: () => say`The take-off is a temporary one: look at it after every storm, keep stock out, clear the inlet.`,
@@ -80,13 +80,13 @@ export const waterFindings = {
   }),
   'gutter-enough': row({
     values: { carries: 'flow', comes: 'flow' },
-    severity: 'good',
+    severity: 'ok',
     step: 'water',
     words: { en: (t) => say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}.` },
   }),
   'gutter-overflows': row({
     values: { carries: 'flow', comes: 'flow' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: (t) => say`The gutter carries ${t.fig('carries')} and the design rain brings ${t.fig('comes')}: it spills.`,
@@ -94,7 +94,7 @@ export const waterFindings = {
   }),
   backflow: row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'water',
     words: {
       en: () =>
@@ -103,19 +103,19 @@ export const waterFindings = {
   }),
   'nothing-needed': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'need',
     words: { en: () => say`Nothing is needed yet: put in the animals, people and gardens.` },
   }),
   'no-source': row({
     values: {},
-    severity: 'fair',
+    severity: 'warning',
     step: 'need',
     words: { en: () => say`There is no source in this plan yet.` },
   }),
   'months-short': row({
     values: { months: 'count', month: 'month', short: 'perDay', needed: 'perDay' },
-    severity: 'short',
+    severity: 'error',
     step: 'need',
     words: {
       en: (t) =>
@@ -124,7 +124,7 @@ export const waterFindings = {
   }),
   'months-carried': row({
     values: { month: 'month', spare: 'perDay' },
-    severity: 'good',
+    severity: 'ok',
     step: 'need',
     words: {
       en: (t) => say`The sources carry every month; ${t.month('month')} has the least to spare, ${t.perDay('spare')}.`,
@@ -132,7 +132,7 @@ export const waterFindings = {
   }),
   'week-short': row({
     values: { short: 'perDay', week: 'volume', month: 'month', monthsShort: 'count' },
-    severity: (v) => (v.monthsShort > 0 ? 'short' : 'fair'),
+    severity: (v) => (v.monthsShort > 0 ? 'error' : 'warning'),
     step: 'need',
     words: {
       en: (t) => say`In the driest week, in ${t.month('month')}, ${t.fig('week')} must come out of the store.`,
@@ -140,7 +140,7 @@ export const waterFindings = {
   }),
   'need-note': row({
     values: { name: 'name', note: 'name' },
-    severity: 'fair',
+    severity: 'warning',
     step: 'need',
     words: { en: (t) => say`${t.text('name')}: ${t.text('note')}.` },
   }),

@@ -48,7 +48,7 @@ describe('a walk that closes on a known height', () => {
     const close = lineClosure(demo, main(demo));
     expect(close?.misclosure).toBeCloseTo(-0.06, 9);
     expect(close?.word).toBe('better');
-    expect(codes(demo).find((f) => f.code === 'walk-closes')?.severity).toBe('good');
+    expect(codes(demo).find((f) => f.code === 'walk-closes')?.severity).toBe('ok');
   });
   it('is a blunder when it is far off', () => {
     const p = changed((x) => {
@@ -56,7 +56,7 @@ describe('a walk that closes on a known height', () => {
       if (low) low.knownGroundM = 734;
     });
     expect(codes(p).find((f) => f.code === 'walk-closes')).toMatchObject({
-      severity: 'short',
+      severity: 'error',
       values: { word: 'blunder' },
     });
   });

@@ -234,31 +234,33 @@ describe('findings', () => {
     const p = simple((x) => ((x.nodes[1] as { heightM: number }).heightM = 11.8));
     const { c, result } = solved(p);
     const found = judgePlan(c, result)[0];
-    expect(found).toMatchObject({ code: 'outlet-above-water', severity: 'short', at: 'tap' });
+    expect(found).toMatchObject({ code: 'outlet-above-water', severity: 'error', at: 'tap' });
     expect(found).toMatchObject({ values: { above: expect.closeTo(1.3, 6) } });
   });
   it('tell of a hump that holds the flow, and forget it when the pipe is wide enough', () => {
-    expect(codes(demo())).toContain('fair hump-holds');
-    expect(codes(withPipe(demo(), 'main', [0, 1, 2], 'astm-d2239-sidr15/1-1/4'))).not.toContain('fair hump-holds');
+    expect(codes(demo())).toContain('warning hump-holds');
+    expect(codes(withPipe(demo(), 'main', [0, 1, 2], 'astm-d2239-sidr15/1-1/4'))).not.toContain('warning hump-holds');
   });
   it('tell of suction instead when siphons are counted on', () => {
     const p = demo();
     p.settings = { ...p.settings, siphons: 'allowed' };
-    expect(codes(p)).toContain('fair hump-suction');
+    expect(codes(p)).toContain('warning hump-suction');
   });
   it('tell of a pipe past its rating, with the tank full', () => {
     const p = simple((x) => (x.lines[0].legs[0].pipe = { insideDiameterMm: 20, ratingKPa: 90 }));
-    expect(codes(p)).toContain('short rating-exceeded');
+    expect(codes(p)).toContain('error rating-exceeded');
   });
   it('tell of a walk that misses its node', () => {
-    expect(codes(simple((x) => (x.lines[0].legs[0].endGroundM = 0.2)))).toContain('fair walk-misses-node');
+    expect(codes(simple((x) => (x.lines[0].legs[0].endGroundM = 0.2)))).toContain('warning walk-misses-node');
   });
   it('tell of Hazen-Williams outside its range', () => {
-    expect(codes(simple((x) => (x.settings = { friction: 'hazen-williams' })))).toContain('fair hazen-outside-range');
+    expect(codes(simple((x) => (x.settings = { friction: 'hazen-williams' })))).toContain(
+      'warning hazen-outside-range',
+    );
   });
   it('tell of too little pressure', () => {
     expect(codes(simple((x) => ((x.nodes[1] as { minimumPressureKPa: number }).minimumPressureKPa = 85)))).toContain(
-      'short pressure-below-minimum',
+      'error pressure-below-minimum',
     );
   });
 });

@@ -111,7 +111,7 @@ describe('air that stops a first filling', () => {
     const [stops, may] = [air(humped(741.5)), air(humped(738.8))];
     if (stops?.code !== 'air-stops-filling' || may?.code !== 'air-may-stop-filling')
       throw new Error(`${stops?.code} and ${may?.code}`);
-    expect(stops.severity).toBe('short');
+    expect(stops.severity).toBe('error');
     expect(stops.values.missingCompressed).toBeLessThan(stops.values.missing);
     expect(may.values.missingCompressed).toBe(0);
   });

@@ -223,7 +223,7 @@ describe('will it carry', () => {
   it('slender posts without braces are found, and a brace mends it', () => {
     expect(codes(kestrel, 'barn')).toContain('stand-slender');
     const found = standFindings(kestrel).find((f) => f.code === 'stand-slender');
-    expect(found?.severity).toBe('short');
+    expect(found?.severity).toBe('error');
     const command = found?.remedy && remedyCommand(kestrel, found.remedy);
     const mended = command && applyCommand(kestrel, command)?.plan;
     if (!mended) throw new Error('no remedy');

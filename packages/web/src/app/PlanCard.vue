@@ -64,7 +64,7 @@ const said = computed(() => {
   const plan = document.value;
   if (!plan) return '';
   if (begun.value) return 'No line walked yet.';
-  if (worst.value?.severity === 'good') return 'Every place gets what it wants.';
+  if (worst.value?.severity === 'ok') return 'Every place gets what it wants.';
   if (!worst.value) return 'Settled.';
   const words = plainText(sentence(worst.value, settings.units, (id) => nameIn(plan, id)));
   return /^(It|Its|No flow)\b/.test(words)
@@ -85,9 +85,9 @@ const said = computed(() => {
         <span class="small muted">{{ when }}</span>
         <p class="muted parts">{{ parts }}</p>
         <p v-if="document" class="worst">
-          <DropGlyph :level="begun ? 'begun' : (worst?.severity ?? 'good')" />
+          <DropGlyph :level="begun ? 'begun' : (worst?.severity ?? 'ok')" />
           <span
-            ><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'good')] }}.</strong> {{ said }}</span
+            ><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'ok')] }}.</strong> {{ said }}</span
           >
         </p>
       </div>

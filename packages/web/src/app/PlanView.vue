@@ -155,7 +155,7 @@ const treads = computed<Tread[]>(() => {
       name: s.name,
       hotkey: hotkeyOf(s.key),
       level: known && s.begun(known.plan) ? worstOf(found) : 'begun',
-      toSee: found.filter((f) => f.severity !== 'good').length,
+      toSee: found.filter((f) => f.severity !== 'ok').length,
     };
   });
 });

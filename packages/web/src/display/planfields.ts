@@ -48,6 +48,7 @@ const QUANTITIES: Readonly<Record<string, Quantity>> = {
   thicknessMm: 'section',
   pierMm: 'section',
   rainMm: 'drop',
+  et0Mm: 'evaporation',
   firstFlushMm: 'drop',
 };
 const LITRES = SUFFIXES.find((s) => s.ending === 'L') as Suffix;

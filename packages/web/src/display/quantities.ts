@@ -11,6 +11,7 @@ export type Quantity =
   | 'rise'
   | 'depth'
   | 'drop'
+  | 'evaporation'
   | 'bore'
   | 'loss'
   | 'flow'
@@ -48,6 +49,7 @@ const STYLES: Readonly<Record<Quantity, Style>> = {
   rise: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
   depth: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
   drop: { dimension: 'length', metric: length('mm'), us: length('in') },
+  evaporation: { dimension: 'length', metric: length('mm'), us: length('in'), decimals: [1, 2] },
   bore: { dimension: 'bore', metric: unit('mm', 'bore'), us: unit('in', 'bore') },
   loss: { dimension: 'length', metric: length('m'), us: length('ft'), decimals: [2, 2] },
   flow: { dimension: 'flow', metric: unit('L/min', 'flow'), us: unit('US gal/min', 'flow') },

@@ -45,11 +45,11 @@ describe('every finding', () => {
     }
   });
   it('says how bad it is by its row alone', () => {
-    expect(sample('hump-stops').severity).toBe('short');
-    expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'blunder' }).severity).toBe('short');
-    expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'as-good' }).severity).toBe('good');
-    expect(finding('stand-pad', 't', { pressure: 2e4, bearing: 7e4 }).severity).toBe('good');
-    expect(finding('stand-pad', 't', { pressure: 9e4, bearing: 7e4 }).severity).toBe('short');
+    expect(sample('hump-stops').severity).toBe('error');
+    expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'blunder' }).severity).toBe('error');
+    expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'as-good' }).severity).toBe('ok');
+    expect(finding('stand-pad', 't', { pressure: 2e4, bearing: 7e4 }).severity).toBe('ok');
+    expect(finding('stand-pad', 't', { pressure: 9e4, bearing: 7e4 }).severity).toBe('error');
   });
 });
 

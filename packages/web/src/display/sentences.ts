@@ -6,9 +6,9 @@ import { fixed, percent, showEntered, showPerDay, showText, type UnitSystem } fr
 export { plainText, say, type FigureKey, type Part } from '@vernal-slope/plan/findings';
 
 export const SEVERITY_WORD: Readonly<Record<Severity | 'begun', string>> = {
-  good: 'Good',
-  fair: 'Fair',
-  short: 'Short',
+  ok: 'Good',
+  warning: 'Fair',
+  error: 'Short',
   begun: 'Begun',
 };
 

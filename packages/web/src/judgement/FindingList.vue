@@ -138,15 +138,15 @@ li {
   gap: 10px;
 }
 
-.good {
+.ok {
   color: var(--water-ink);
 }
 
-.fair {
+.warning {
   color: var(--amber-ink);
 }
 
-.short {
+.error {
   color: var(--brick-ink);
 }
 </style>

@@ -108,7 +108,7 @@ const sentences = computed(() =>
 );
 
 /** How high the tank must stand, beside how high it stands. */
-const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Command } | null>(() => {
+const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Command } | null>(() => {
   const h = shown.value.height(props.chosen);
   const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
   if (!h || !isStore(tank)) return null;
@@ -126,7 +126,7 @@ const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Com
       : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
-    severity: enough ? 'good' : 'fair',
+    severity: enough ? 'ok' : 'warning',
     ...(enough
       ? {}
       : {
@@ -153,7 +153,7 @@ const height = computed<{ severity: 'good' | 'fair'; parts: Part[]; remedy?: Com
 
 const remedy = computed(() => props.slow?.remedy);
 const worthIt = computed(
-  () => remedy.value && (findings.value.some((f) => f.severity !== 'good') || height.value?.severity === 'fair'),
+  () => remedy.value && (findings.value.some((f) => f.severity !== 'ok') || height.value?.severity === 'warning'),
 );
 const remedyTitle = computed(() => {
   const r = remedy.value;
@@ -224,7 +224,7 @@ function tryIt(): void {
     </div>
     <p v-if="shown.passing" class="small muted passing">Let go, and it is judged.</p>
     <ul v-else class="sentences" data-test="sentences" aria-live="polite">
-      <li v-for="s in sentences.filter((s) => s.severity !== 'good')" :key="s.key">
+      <li v-for="s in sentences.filter((s) => s.severity !== 'ok')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
           <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
@@ -276,7 +276,7 @@ function tryIt(): void {
     <p v-else-if="error" class="small working-on" role="alert">{{ error }}</p>
     <p v-else-if="busy" class="small muted working-on">Working out the filling …</p>
     <ul class="sentences" data-test="good-sentences">
-      <li v-for="s in sentences.filter((s) => s.severity === 'good')" :key="s.key">
+      <li v-for="s in sentences.filter((s) => s.severity === 'ok')" :key="s.key">
         <DropGlyph :level="s.severity" :size="18" />
         <p>
           <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
@@ -362,15 +362,15 @@ li {
   gap: 10px;
 }
 
-li .good {
+li .ok {
   color: var(--water-ink);
 }
 
-li .fair {
+li .warning {
   color: var(--amber-ink);
 }
 
-li .short {
+li .error {
   color: var(--brick-ink);
 }
 

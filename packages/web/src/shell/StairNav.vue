@@ -17,7 +17,7 @@ export interface Tread {
 const props = defineProps<{ steps: readonly Tread[]; current: StepKey }>();
 const emit = defineEmits<{ go: [key: StepKey] }>();
 const open = ref(false);
-const WORDS = { good: 'settled', fair: 'something to see to', short: 'falls short', begun: 'not begun' } as const;
+const WORDS = { ok: 'settled', warning: 'something to see to', error: 'falls short', begun: 'not begun' } as const;
 const word = (step: Tread): string => (step.toSee > 0 ? `${step.toSee} to see to` : WORDS[step.level]);
 const reached = (k: number): boolean => k <= props.steps.findIndex((s) => s.key === props.current);
 </script>

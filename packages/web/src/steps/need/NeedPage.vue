@@ -3,9 +3,9 @@
 import { usePlanPage } from '../../session/planpage.ts';
 import NeedStep from './NeedStep.vue';
 
-const { plan, budget, edit, open } = usePlanPage();
+const { plan, budget } = usePlanPage();
 </script>
 
 <template>
-  <NeedStep v-if="plan && budget" :plan="plan" :balance="budget.balance" :edit="edit" @open="open" />
+  <NeedStep v-if="plan && budget" :plan="plan" :balance="budget.balance" />
 </template>

@@ -67,15 +67,15 @@ const words = (s: Served): string => {
 };
 const verdict = (
   a: SituationAnswer | undefined,
-): { level: 'good' | 'fair' | 'short' | 'begun'; word: string; text: string } => {
+): { level: 'ok' | 'warning' | 'error' | 'begun'; word: string; text: string } => {
   if (!a || a.served.length === 0) return { level: 'begun', word: 'Begun', text: 'Nothing runs yet.' };
   if (!a.converged)
-    return { level: 'short', word: 'Short', text: 'No answer was found: look for heights or pipes that cannot be.' };
+    return { level: 'error', word: 'Short', text: 'No answer was found: look for heights or pipes that cannot be.' };
   const short = a.served.filter((s) => !s.enough);
-  if (short.length === 0) return { level: 'good', word: 'Good', text: 'Everyone gets what they want.' };
+  if (short.length === 0) return { level: 'ok', word: 'Good', text: 'Everyone gets what they want.' };
   const starved = short.some((s) => s.starved);
   return {
-    level: starved ? 'short' : 'fair',
+    level: starved ? 'error' : 'warning',
     word: starved ? 'Short' : 'Fair',
     text: `${short.map(words).join('; ')}.`,
   };
@@ -114,7 +114,7 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
       </span>
     </header>
     <p v-if="found" class="pad worst" role="status" data-test="worst">
-      <DropGlyph :level="found.victim.enough ? 'good' : found.victim.starved ? 'short' : 'fair'" :size="18" />
+      <DropGlyph :level="found.victim.enough ? 'ok' : found.victim.starved ? 'error' : 'warning'" :size="18" />
       <span
         >Of {{ found.tried }} combinations{{ found.complete ? '' : ' (pairs, all but one, and all)' }} the worst is
         {{ found.open.map(name).join(', ') }}: {{ words(found.victim)

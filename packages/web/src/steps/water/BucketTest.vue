@@ -101,20 +101,20 @@ const verdict = computed(() => {
   if (!r) return null;
   if (r.suspects.length > 0)
     return {
-      level: 'fair' as const,
+      level: 'warning' as const,
       word: 'Fair',
       text: `Fill ${r.suspects.map((k) => k + 1).join(', ')} lies far from the others. Take it out if the vessel was not full or not level.`,
     };
   if (r.flows.length < 3)
     return {
-      level: 'fair' as const,
+      level: 'warning' as const,
       word: 'Fair',
       text: `${3 - r.flows.length} more ${r.flows.length === 2 ? 'fill makes' : 'fills make'} it worth something.`,
     };
   return r.spread <= GOOD_SPREAD
-    ? { level: 'good' as const, word: 'Good', text: `${r.flows.length} fills agree within ${percent(r.spread)}.` }
+    ? { level: 'ok' as const, word: 'Good', text: `${r.flows.length} fills agree within ${percent(r.spread)}.` }
     : {
-        level: 'fair' as const,
+        level: 'warning' as const,
         word: 'Fair',
         text: `The fills differ by ${percent(r.spread)}. A larger vessel, or more of them, helps.`,
       };

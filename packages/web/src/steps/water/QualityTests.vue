@@ -44,7 +44,7 @@ function record(): void {
 const remove = (k: number): boolean =>
   perform(changeNode(props.source.id, isSource, 'water test taken out', (s) => void s.quality?.splice(k, 1)));
 const WORDS = { untested: 'Untested', meets: 'Met its test', fails: 'Failed its test', due: 'Test due again' } as const;
-const LEVEL = { untested: 'fair', meets: 'good', fails: 'short', due: 'fair' } as const;
+const LEVEL = { untested: 'warning', meets: 'ok', fails: 'error', due: 'warning' } as const;
 </script>
 
 <template>

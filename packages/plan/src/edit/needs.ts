@@ -1,0 +1,80 @@
+// Commands on what a plan needs: herds at the places where they drink, people, gardens.
+import { findAnimal } from '../catalogue/index.ts';
+import { isBasin, isVessel, type VesselNode } from '../kinds/index.ts';
+import type { Garden, Herd, NeedAt, Needs, People, Plan } from '../schema/index.ts';
+import type { Command } from './apply.ts';
+import { changeNode, changePlan } from './commands.ts';
+
+/** The herd, household or garden of a row; undefined where the row is of another kind or gone. */
+export function herdAt(plan: Plan, at: NeedAt): Herd | undefined {
+  if (!('node' in at)) return undefined;
+  const found = plan.nodes.find((n) => n.id === at.node);
+  return isVessel(found) ? found.herds?.[at.index] : undefined;
+}
+export const peopleAt = (plan: Plan, at: NeedAt): People | undefined =>
+  'list' in at && at.list === 'people' ? plan.needs?.people?.[at.index] : undefined;
+export const gardenAt = (plan: Plan, at: NeedAt): Garden | undefined =>
+  'list' in at && at.list === 'gardens' ? plan.needs?.gardens?.[at.index] : undefined;
+
+const change =
+  <T>(find: (plan: Plan, at: NeedAt) => T | undefined) =>
+  (at: NeedAt, label: string, recipe: (found: T) => void): Command =>
+    changePlan(label, (plan) => {
+      const found = find(plan, at);
+      if (found) recipe(found);
+    });
+
+/** Changes a row in place; nothing where it is gone. */
+export const changeHerd = change(herdAt);
+export const changePeople = change(peopleAt);
+export const changeGarden = change(gardenAt);
+
+/** The plan's needs, begun where there are none. */
+export const changeNeeds = (label: string, recipe: (needs: Needs) => void): Command =>
+  changePlan(label, (plan) => recipe((plan.needs ??= {})));
+
+/** The place where a new herd drinks: the first trough, else the first vessel. */
+export const herdPlace = (plan: Plan): VesselNode | undefined =>
+  plan.nodes.filter(isVessel).find((n) => isBasin(n)) ?? plan.nodes.find(isVessel);
+
+/** A herd of the class at a place, with what its class drinks by the table. */
+export const addHerd = (node: string, animal = 'ewe-dry', count = 20): Command =>
+  changeNode(node, isVessel, 'another herd', (n) => {
+    (n.herds ??= []).push({
+      class: animal,
+      count,
+      litresPerHeadPerDay: findAnimal(animal)?.typical ?? 5,
+      visits: [],
+    });
+  });
+
+/** Another class of animals, with what it drinks by the table; why the old figure differed is forgotten. */
+export const setHerdClass = (at: NeedAt, animal: string): Command =>
+  changeHerd(at, 'class of the herd', (h) => {
+    h.class = animal;
+    const found = findAnimal(animal);
+    if (found) h.litresPerHeadPerDay = found.typical;
+    delete h.reason;
+  });
+
+export const addPeople = (): Command =>
+  changeNeeds('people', (n) => void (n.people ??= []).push({ name: 'Cabin', count: 2, level: 'cabin-gravity' }));
+
+export const addGarden = (): Command =>
+  changeNeeds(
+    'garden',
+    (n) =>
+      void (n.gardens ??= []).push({
+        name: 'Garden',
+        areaM2: 20,
+        crop: 'tomato',
+        method: 'drip',
+        rainFed: true,
+        months: [5, 6, 7, 8, 9],
+      }),
+  );
+
+export const removeNeed = (at: NeedAt): Command =>
+  'node' in at
+    ? changeNode(at.node, isVessel, 'herd taken out', (n) => void n.herds?.splice(at.index, 1))
+    : changeNeeds('need taken out', (n) => void n[at.list]?.splice(at.index, 1));

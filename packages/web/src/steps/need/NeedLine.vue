@@ -1,0 +1,131 @@
+<script setup lang="ts">
+// One need: its entries, then what it takes in its thirstiest month, where that comes from, why it differs, in which months.
+import { Trash2 } from '@lucide/vue';
+import { computed } from 'vue';
+import type { NeedRow } from '@vernal-slope/plan/budget';
+import { removeNeed } from '@vernal-slope/plan/edit';
+import { showPerDay } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { usePlanPage } from '../../session/planpage.ts';
+import TextField from '../../fields/TextField.vue';
+import MonthPicker from './MonthPicker.vue';
+
+const props = defineProps<{
+  row: NeedRow;
+  months: readonly number[] | undefined;
+  /** What was said of why a figure differs from the table. */
+  reason: string | undefined;
+  /** A figure differs, or may; a reason can be given. */
+  differs: boolean;
+  /** Shown where no reason is given yet. */
+  ask?: string;
+}>();
+const emit = defineEmits<{ months: [months: number[] | undefined]; reason: [reason: string | undefined] }>();
+const settings = useSettings();
+const { perform, open } = usePlanPage();
+const BASIS = { entered: '', computed: '', memory: ' (from memory)', 'common practice': ' (common practice)' } as const;
+const most = computed(() => Math.max(...props.row.perDay));
+</script>
+
+<template>
+  <div class="row" :data-test="row.id">
+    <div class="what">
+      <slot />
+      <button
+        type="button"
+        class="plain-button out"
+        :aria-label="`Take out ${row.name}`"
+        @click="perform(removeNeed(row.at))"
+      >
+        <Trash2 :size="18" aria-hidden="true" />
+      </button>
+    </div>
+    <div class="why small muted">
+      <span>
+        <button
+          type="button"
+          class="figure total"
+          title="Show the working"
+          @click="open({ of: 'need', id: row.id, leg: 0 })"
+        >
+          {{ showPerDay(most, settings.units) }}</button>{{
+          row.perDay.some((v) => v < most * 0.999) ? ' at most' : ''
+        }}
+      </span>
+      <span class="from">{{ row.source }}{{ BASIS[row.basis] }}.</span>
+      <span v-if="row.note" class="amber">{{ row.note }}.</span>
+      <label v-if="differs" class="reason"
+        >Why
+        <TextField
+          :value="reason ?? ''"
+          :longest="500"
+          :placeholder="ask"
+          :label="`Why, ${row.name}`"
+          @change="(why) => emit('reason', why || undefined)"
+      /></label>
+      <MonthPicker :months="months" :label="row.name" @change="(list) => emit('months', list)" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  padding: 8px 0;
+  border-top: var(--line-hair) solid var(--rule);
+}
+
+.what,
+.why {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+.why {
+  margin-top: 4px;
+}
+
+.from {
+  flex: 1 1 300px;
+}
+
+.total {
+  font-weight: 700;
+}
+
+.out {
+  margin-left: auto;
+}
+
+.reason :deep(.n-input) {
+  width: 230px;
+  min-height: 28px;
+  font-size: var(--text-s);
+}
+
+.amber {
+  color: var(--amber-ink);
+}
+
+/* widths of what the three kinds of need enter */
+.what :deep(.count) {
+  width: 76px;
+}
+
+.what :deep(.tiny) {
+  width: 72px;
+}
+
+.what :deep(.mid) {
+  width: 150px;
+}
+
+.what :deep(.wide) {
+  width: 230px;
+}
+
+.what :deep(.figure-field) {
+  width: 120px;
+}
+</style>
