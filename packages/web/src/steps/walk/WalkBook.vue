@@ -1,28 +1,26 @@
 <script setup lang="ts">
 // The walk book: legs as walked on the left of a double rule, as worked out on the right.
-import { ArrowDown, ArrowUp, GripVertical, Plus, Trash2 } from '@lucide/vue';
+import { ArrowDown, ArrowUp, Plus, Trash2 } from '@lucide/vue';
 import Sortable from 'sortablejs';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
-import { insertLeg, moveLeg, removeLeg, riseOf, setLeg, setPipe, setRise, type Command } from '@vernal-slope/plan/edit';
-import { METHODS } from '@vernal-slope/core/survey';
-import { ASSUMED_METHOD, stationErrors } from '@vernal-slope/plan/solve';
+import { insertLeg, moveLeg, removeLeg, setLeg, setPipe, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import { lineLength } from '@vernal-slope/plan/positions';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { show, showText, unitFor } from '../../display/quantities.ts';
-import { fittingsText, pipeFamily, pipeName } from '../../display/names.ts';
+import { showText, unitFor, type Quantity } from '../../display/quantities.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import FittingsDialog from './FittingsDialog.vue';
+import { walkRows, walkTotal } from './rows.ts';
 import type { LegRef } from '../../drawings/hillside/section.ts';
+import WalkLeg from './WalkLeg.vue';
 import WalkTools from './WalkTools.vue';
 import PipePicker from '../../fields/PipePicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { planValue } from '../../display/planfields.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
-import CellText from '../../fields/CellText.vue';
+import './walk.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -43,54 +41,15 @@ const emit = defineEmits<{
 const settings = useSettings();
 const body = ref<HTMLElement | null>(null);
 const plan = computed(() => props.results.compiled.plan);
-const map = computed(() => props.results.compiled.lines.get(props.line));
-const found = computed(() => props.results.result.lines.get(props.line));
-const active = computed(() => Math.min(props.leg ?? 0, (map.value?.plan.legs.length ?? 1) - 1));
+const active = computed(() => Math.min(props.leg ?? 0, Math.max(0, rows.value.length - 1)));
 const lineOptions = computed(() => plan.value.lines.map((l, k) => ({ label: l.name ?? `line ${k + 1}`, value: l.id })));
-const unitOf = (q: Parameters<typeof unitFor>[0]): string => unitFor(q, settings.units).symbol;
-const bare = (si: number, q: Parameters<typeof show>[1]): string => show(si, q, settings.units).text;
-const signed = (si: number, q: Parameters<typeof show>[1]): string => (si > 0 ? '+' : '') + bare(si, q);
+const unitOf = (q: Quantity): string => unitFor(q, settings.units).symbol;
+const flow = computed(() => props.results.result.lines.get(props.line)?.flow ?? 0);
 
-const rows = computed(() => {
-  const line = map.value;
-  const f = found.value;
-  if (!line || !f) return [];
-  const errors = stationErrors(plan.value, line.plan);
-  return line.plan.legs.map((leg, k) => ({
-    leg,
-    from: bare(line.geometry.chainage[k], 'distance'),
-    to: bare(line.geometry.chainage[k + 1], 'distance'),
-    rise: riseOf(plan.value, line.plan, k),
-    pipe: pipeName(leg.pipe, settings.units),
-    family: pipeFamily(leg.pipe),
-    fittings: fittingsText(leg),
-    loss: bare(f.segmentLoss[k], 'loss'),
-    speed: bare(f.segmentSpeed[k], 'speed'),
-    // a pipe that stands above still water holds none
-    pressure: f.flow === 0 && f.pressure[k + 1] < 0 ? 'dry' : bare(f.pressure[k + 1], 'pressure'),
-    held: f.heldStation === k + 1,
-    ground: bare(line.geometry.ground[k + 1], 'height'),
-    error: bare(errors[k + 1], 'rise'),
-    method: METHODS[leg.survey?.method ?? ASSUMED_METHOD].name,
-    measured: leg.survey !== undefined,
-  }));
-});
-const total = computed(() => {
-  const legs = map.value?.plan.legs ?? [];
-  return {
-    length: bare(lineLength({ legs }), 'distance'),
-    rise: signed(
-      rows.value.reduce((sum, r) => sum + r.rise, 0),
-      'rise',
-    ),
-    loss: bare(found.value?.segmentLoss.reduce((a, b) => a + b, 0) ?? 0, 'loss'),
-  };
-});
+const rows = computed(() => walkRows(props.results, props.line, settings.units));
+const total = computed(() => walkTotal(props.results, props.line, settings.units));
 
 const run = (command: Command): string | undefined => said(props.edit(command));
-const changeLeg = (k: number, changes: Partial<Omit<Leg, 'endGroundM'>>, what: string): string | undefined =>
-  run(setLeg(props.line, k, changes, what));
-
 const toolFault = ref('');
 const picking = ref(false);
 const fitting = ref(false);
@@ -255,7 +214,7 @@ defineExpose({ focusCell, add });
       {{ toolFault }} <button type="button" class="plain-button" @click="toolFault = ''">Close</button>
     </p>
     <div class="scroll">
-      <table>
+      <table class="walk-table">
         <colgroup>
           <col class="w-k" />
           <col class="w-from" />
@@ -311,138 +270,22 @@ defineExpose({ focusCell, add });
           </tr>
         </thead>
         <tbody ref="body">
-          <tr
+          <WalkLeg
             v-for="(row, k) in rows"
             :key="k"
-            :class="{ active: k === active && leg !== null, hovered: hovered?.line === line && hovered.leg === k }"
-            :data-test="`leg-${k}`"
-            @mouseenter="emit('hover', { line, leg: k })"
-            @mouseleave="emit('hover', null)"
-            @focusin="emit('leg', k)"
-          >
-            <td class="k"><GripVertical class="grip no-print" :size="14" aria-hidden="true" />{{ k + 1 }}</td>
-            <td class="span">
-              <svg width="20" height="14" aria-hidden="true">
-                <line
-                  x1="2"
-                  x2="18"
-                  :y1="row.rise > 0 ? 12 : row.rise < 0 ? 2 : 7"
-                  :y2="row.rise > 0 ? 2 : row.rise < 0 ? 12 : 7"
-                />
-              </svg>
-              <span>{{ row.to }}</span>
-            </td>
-            <td class="n" :data-cell="`${k}-length`" data-label="Length">
-              <QuantityField
-                plain
-                :value="row.leg.lengthM"
-                field="lengthM"
-                :label="`Length of leg ${k + 1}`"
-                :limits="{ min: 0.01, max: 100000 }"
-                :commit="(value) => changeLeg(k, { lengthM: value }, 'length')"
-                @next="(back) => next(k, 'length', back)"
-              />
-            </td>
-            <td class="n" :data-cell="`${k}-rise`" data-label="Rise, fall">
-              <QuantityField
-                plain
-                signed
-                :value="row.rise"
-                quantity="rise"
-                :label="`Rise or fall of leg ${k + 1}`"
-                :commit="(si) => run(setRise(line, k, planValue('riseM', si)))"
-                @next="(back) => next(k, 'rise', back)"
-              />
-            </td>
-            <td class="n" :data-cell="`${k}-depth`" data-label="Depth">
-              <QuantityField
-                plain
-                :value="row.leg.depthM ?? 0"
-                field="depthM"
-                :label="`Depth of the pipe on leg ${k + 1}`"
-                :limits="{ min: -50, max: 50 }"
-                :commit="(value) => changeLeg(k, { depthM: value }, 'depth')"
-                @next="(back) => next(k, 'depth', back)"
-              />
-            </td>
-            <td :data-cell="`${k}-remark`" data-label="Ground">
-              <CellText
-                class="remark"
-                :value="row.leg.remark ?? ''"
-                :label="`Ground and remarks of leg ${k + 1}`"
-                :longest="1000"
-                @change="(remark) => changeLeg(k, { remark }, 'remark')"
-                @next="next(k, 'remark', false)"
-              />
-            </td>
-            <td :data-cell="`${k}-pipe`" data-label="Pipe">
-              <button
-                type="button"
-                class="cell"
-                :title="row.family"
-                :aria-label="`Pipe of leg ${k + 1}: ${row.pipe} ${row.family}`"
-                @click="
-                  emit('leg', k);
-                  picking = true;
-                "
-              >
-                {{ row.pipe }}
-              </button>
-            </td>
-            <td :data-cell="`${k}-fittings`" data-label="Fittings">
-              <button
-                type="button"
-                class="cell"
-                :title="row.fittings"
-                :aria-label="`Fittings of leg ${k + 1}: ${row.fittings}`"
-                @click="
-                  emit('leg', k);
-                  fitting = true;
-                "
-              >
-                {{ row.fittings }}
-              </button>
-            </td>
-            <td class="gutter" aria-hidden="true"></td>
-            <td
-              class="n worked height"
-              data-label="Height"
-              :title="`Ground ${row.ground} ± ${row.error} ${unitOf('height')}, one standard error; ${row.method}${row.measured ? '' : ' (assumed)'}`"
-            >
-              <span class="figure">{{ row.ground }}</span> <span class="error">±{{ row.error }}</span>
-            </td>
-            <td class="n worked" data-label="Loss">
-              <button
-                type="button"
-                class="figure"
-                :aria-label="`Loss of leg ${k + 1}: ${row.loss} ${unitOf('loss')}, show the working`"
-                @click="emit('open', { of: 'loss', id: line, leg: k })"
-              >
-                {{ row.loss }}
-              </button>
-            </td>
-            <td class="n worked" data-label="Speed">
-              <button
-                type="button"
-                class="figure"
-                :aria-label="`Speed in leg ${k + 1}: ${row.speed} ${unitOf('speed')}, show the working`"
-                @click="emit('open', { of: 'speed', id: line, leg: k })"
-              >
-                {{ row.speed }}
-              </button>
-            </td>
-            <td class="n worked" data-label="At the end">
-              <span v-if="row.held" class="thin" title="The hump holds the flow: no pressure is left here">held</span>
-              <button
-                type="button"
-                class="figure"
-                :aria-label="`Pressure at the end of leg ${k + 1}: ${row.pressure} ${unitOf('pressure')}, show the working`"
-                @click="emit('open', { of: 'station', id: line, leg: k + 1 })"
-              >
-                {{ row.pressure }}
-              </button>
-            </td>
-          </tr>
+            :row="row"
+            :line="line"
+            :index="k"
+            :active="k === active && leg !== null"
+            :hovered="hovered?.line === line && hovered.leg === k"
+            :run="run"
+            @hover="(on) => emit('hover', on ? { line, leg: k } : null)"
+            @here="emit('leg', k)"
+            @next="(column, back) => next(k, column, back)"
+            @pick="picking = true"
+            @fit="fitting = true"
+            @open="(key) => emit('open', key)"
+          />
         </tbody>
         <tfoot>
           <tr class="open-row no-print">
@@ -491,11 +334,9 @@ defineExpose({ focusCell, add });
       v-model:show="fitting"
       :leg="active"
       :fittings="rows[active].leg.fittings ?? []"
-      @change="(list: Fitting[]) => changeLeg(active, { fittings: list }, 'fittings')"
+      @change="(list: Fitting[]) => run(setLeg(line, active, { fittings: list }, 'fittings'))"
     />
-    <p class="visually-hidden" aria-live="polite">
-      {{ showText(found?.flow ?? 0, 'flow', settings.units) }} in the line
-    </p>
+    <p class="visually-hidden" aria-live="polite">{{ showText(flow, 'flow', settings.units) }} in the line</p>
   </section>
 </template>
 
@@ -530,308 +371,18 @@ header {
   overflow-x: auto;
 }
 
-table {
-  width: 100%;
-  min-width: 884px;
-  border-collapse: collapse;
-  table-layout: fixed;
-}
-
-.w-k {
-  width: 38px;
-}
-
-.w-from {
-  width: 62px;
-}
-
-.w-length {
-  width: 66px;
-}
-
-.w-rise {
-  width: 80px;
-}
-
-.w-depth {
-  width: 62px;
-}
-
-.w-pipe {
-  width: 68px;
-}
-
-.w-gutter {
-  width: 8px;
-}
-
-.w-ground {
-  width: 112px;
-}
-
-.w-loss {
-  width: 56px;
-}
-
-.w-speed {
-  width: 72px;
-}
-
-.w-end {
-  width: 98px;
-}
-
-th {
-  padding: 2px 6px;
-  text-align: left;
-  font-size: var(--text-s);
-  font-weight: 500;
-  color: var(--muted);
-  white-space: nowrap;
-}
-
-.halves th {
-  font-weight: 700;
-  color: var(--ink);
-}
-
-.halves .worked {
-  color: var(--water-ink);
-}
-
-th .unit {
-  color: var(--muted);
-}
-
-td {
-  height: var(--row);
-  padding: 0 6px;
-  border-top: var(--line-hair) solid var(--rule);
-}
-
-.n {
-  text-align: right;
-}
-
-td.n :deep(.quantity),
-td.n :deep(input) {
-  width: 100%;
-}
-
-td.n :deep(input) {
-  padding: 0 4px;
-}
-
-td.n {
-  padding: 0 4px;
-}
-
-.k {
-  padding-left: 4px;
-  color: var(--muted);
-  font-family: var(--font-figure);
-  font-size: var(--text-s);
-  white-space: nowrap;
-}
-
-.grip {
-  margin-right: 2px;
-  vertical-align: -2px;
-  color: var(--muted);
-  cursor: grab;
-}
-
-.span {
-  font-family: var(--font-figure);
-  white-space: nowrap;
-}
-
-.span svg {
-  vertical-align: -2px;
-}
-
-.span line {
-  stroke: var(--earth);
-  stroke-width: 2;
-}
-
-.gutter {
-  width: 10px;
-  padding: 0;
-  border-top: 0;
-  border-left: 1.5px solid var(--ink);
-  border-right: 1.5px solid var(--ink);
-  background: var(--sheet);
-}
-
-.worked {
-  background: var(--sheet-2);
-}
-
-tr.hovered td:not(.gutter) {
-  background: color-mix(in srgb, var(--water-wash) 45%, transparent);
-}
-
-tr.active td:not(.gutter) {
-  background: var(--water-wash);
-}
-
-tr.active td:first-child {
-  box-shadow: inset 4px 0 0 var(--water-deep);
-  color: var(--ink);
-  font-weight: 700;
-}
-
-tr.active :deep(.plain input),
-tr.active .remark,
-tr.active .cell {
-  border-color: var(--rule-strong);
-  background: var(--sheet);
-}
-
-.remark,
-.cell {
-  display: block;
-  width: 100%;
-  min-height: calc(var(--hit) - 4px);
-  padding: 0 6px;
-  border: var(--line-hair) solid transparent;
-  border-radius: var(--radius);
-  background: transparent;
-  text-align: left;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.cell {
-  cursor: pointer;
-}
-
-.cell:hover,
-.remark:hover {
-  border-color: var(--rule-strong);
-}
-
-td .figure {
-  font-size: var(--text-m);
-}
-
 .tool-fault {
   margin: 0 12px;
   color: var(--brick-ink);
 }
 
-.height {
-  white-space: nowrap;
-}
-
-.error {
-  color: var(--muted);
-  font-family: var(--font-figure);
-  font-size: var(--text-s);
-}
-
-.thin {
-  margin-right: 4px;
-  color: var(--amber-ink);
-  font-size: var(--text-s);
-  font-weight: 700;
-}
-
-.sum td {
-  border-top: 1.5px solid var(--ink);
-  padding: 4px 12px;
-}
-
-.open-row :deep(.plain input) {
-  border: var(--line-hair) dashed var(--rule-strong);
-}
-
-.open-row td.muted {
-  font-size: var(--text-s);
-}
-
 @media (max-width: 640px) {
-  table {
-    min-width: 0;
-  }
-
   .lines {
     width: 100%;
   }
 
   .actions {
     margin-left: 0;
-  }
-
-  table,
-  tbody,
-  tfoot,
-  tr,
-  td {
-    display: block;
-  }
-
-  thead,
-  .sum,
-  .gutter,
-  .open-row td:not([data-label]):not(.k) {
-    display: none;
-  }
-
-  .sum td {
-    padding: 0;
-  }
-
-  tbody tr,
-  .open-row {
-    display: grid;
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-    gap: 0 8px;
-    padding: 6px 12px;
-    border-top: 1.5px solid var(--rule-strong);
-  }
-
-  td,
-  .worked,
-  tr.active td:not(.gutter) {
-    height: auto;
-    padding: 2px 0;
-    border: 0;
-    background: none;
-    text-align: left;
-  }
-
-  tr.active {
-    background: var(--water-wash);
-  }
-
-  tr.active td:first-child {
-    box-shadow: none;
-  }
-
-  td[data-label]::before {
-    content: attr(data-label);
-    display: block;
-    color: var(--muted);
-    font-size: var(--text-s);
-  }
-
-  .k {
-    width: auto;
-    font-size: var(--text-m);
-  }
-
-  td.span {
-    grid-column: span 2;
-  }
-
-  td :deep(.quantity input),
-  .remark,
-  .cell {
-    border-color: var(--rule-strong);
-    background: var(--sheet);
   }
 }
 </style>
