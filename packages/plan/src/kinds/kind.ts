@@ -114,6 +114,8 @@ export interface Kind<S extends z.ZodType = z.ZodType, N = z.infer<S>> {
   readonly word: string;
   /** What a new one is called. */
   readonly name: string;
+  /** Of a menu, where a new line is begun: "to a trough". */
+  readonly offer: string;
   /** Figures to start from, each of which can be changed. */
   readonly fresh: (id: string, groundM: number) => N;
   /** What the schema cannot see. `path` is the node's place in the document. */

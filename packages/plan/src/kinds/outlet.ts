@@ -51,6 +51,7 @@ export const outlet = defineKind({
   roles: ['outlet', 'joint'],
   word: 'outlet',
   name: 'Tap',
+  offer: 'to a tap or outlet',
   fresh: (id, groundM): Outlet => ({
     id,
     kind: 'outlet',

@@ -52,6 +52,7 @@ export const source = defineKind({
   roles: ['source'],
   word: 'source',
   name: 'Spring',
+  offer: 'from a spring',
   // nobody has measured it yet: a trickle, to be replaced by the first bucket test
   fresh: (id, groundM): Source => ({
     id,

@@ -49,6 +49,7 @@ export const tank = defineKind({
   roles: ['store', 'vessel'],
   word: 'tank',
   name: 'Tank',
+  offer: 'to a tank',
   fresh: (id, groundM): Tank => ({
     id,
     kind: 'tank',

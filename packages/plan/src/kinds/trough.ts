@@ -26,6 +26,7 @@ export const trough = defineKind({
   roles: ['vessel', 'outlet'],
   word: 'trough',
   name: 'Trough',
+  offer: 'to a trough',
   fresh: (id, groundM): Trough => ({
     id,
     kind: 'trough',

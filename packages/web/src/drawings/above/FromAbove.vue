@@ -2,31 +2,30 @@
 // The plan from above: lines and places over contours where a grid is kept, a sketch where nothing has a position.
 import { ArrowUp, Mountain } from '@lucide/vue';
 import { useElementSize } from '@vueuse/core';
-import { computed, defineAsyncComponent, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { worstOf } from '@vernal-slope/plan/findings';
-import { applyCommand, keepLayout, setDrawn, setPosition, type Command, type Spotted } from '@vernal-slope/plan/edit';
+import { keepLayout, type Command } from '@vernal-slope/plan/edit';
 import { layoutOf, type Spot } from '@vernal-slope/plan/positions';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { layoutBox, marginBox, roundBelow } from './view.ts';
+import AboveTable from './AboveTable.vue';
+import AboveUnder from './AboveUnder.vue';
+import { heightWords, layoutBox, roundBelow } from './view.ts';
+import { useShading } from './useShading.ts';
+import { useSpotDrag } from './useSpotDrag.ts';
 import { useAboveView } from './useAboveView.ts';
-import type { TerrainPicture } from '../../workers/picture.ts';
 import { nameIn } from '../../display/names.ts';
-import { fromSI, showText, toSI, unitFor } from '../../display/quantities.ts';
+import { fromSI, toSI, unitFor } from '../../display/quantities.ts';
 import { placeLabels } from '../hillside/labels.ts';
 import { useDrawingKeys } from '../hillside/useDrawingKeys.ts';
 import { sectionOf } from '../hillside/section.ts';
 import { useSettings } from '../../display/settings.ts';
-import { useTerrain } from '../../session/terrain.ts';
 import { MARKS } from '../marks.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { LegRef } from '../hillside/section.ts';
-import QuantityField from '../../fields/QuantityField.vue';
 import ZoomButtons from '../ZoomButtons.vue';
-import { feeds, isBareJoint } from '@vernal-slope/plan/kinds';
+import { feeds, isBareJoint, isSource, isVessel } from '@vernal-slope/plan/kinds';
 import { useEdits } from '../../session/planpage.ts';
-import { byFrame } from '../byframe.ts';
-import TickField from '../../fields/TickField.vue';
 
 const GridDialog = defineAsyncComponent(() => import('./GridDialog.vue'));
 
@@ -42,7 +41,6 @@ const emit = defineEmits<{ leg: [leg: LegRef]; hover: [leg: LegRef | null]; choo
 
 const settings = useSettings();
 const { perform } = useEdits();
-const terrain = useTerrain();
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const { width, height } = useElementSize(holder);
@@ -51,11 +49,12 @@ const h = computed(() => Math.max(160, height.value));
 const bringing = ref(false);
 
 const plan = computed(() => props.results.compiled.plan);
-/** A spot under the pointer while it is dragged, before it is let go. */
-const moving = shallowRef<{ command: Command; what: string } | null>(null);
-const shownPlan = shallowRef(plan.value);
-watch([plan, moving], ([now]) => {
-  if (!moving.value) shownPlan.value = now;
+const { moving, shownPlan, grab, drag, release } = useSpotDrag({
+  plan,
+  fixed: () => sketch.value,
+  corner: () => holder.value?.getBoundingClientRect(),
+  ground: (px, py) => ({ east: x.value.invert(px), north: y.value.invert(py) }),
+  perform,
 });
 const layout = computed(() => layoutOf(shownPlan.value));
 const box = computed(() => layoutBox(layoutOf(plan.value)));
@@ -134,60 +133,12 @@ const labels = computed(() => {
   });
 });
 
-const picture = shallowRef<TerrainPicture | null>(null);
-onMounted(() => void terrain.open(props.planId));
-watch(
-  [() => terrain.kept, () => plan.value],
-  async ([kept]) => {
-    const now = marginBox(layoutOf(plan.value));
-    picture.value = kept && !sketch.value ? ((await terrain.remote().picture(now)) ?? null) : null;
-  },
-  { immediate: true },
-);
-/** The shading as a picture of one dot a cell, in the theme's own earth. */
-const shading = shallowRef<HTMLCanvasElement | null>(null);
-watch(
-  [picture, () => settings.theme],
-  ([p]) => {
-    if (!p) {
-      shading.value = null;
-      return;
-    }
-    const made = document.createElement('canvas');
-    [made.width, made.height] = [p.columns, p.rows];
-    const context = made.getContext('2d');
-    const dark = settings.theme === 'dark';
-    const image = new ImageData(p.columns, p.rows);
-    p.shade.forEach((shade, k) => {
-      const tone = dark ? 255 : 60;
-      image.data.set([tone, dark ? 235 : 48, dark ? 200 : 26, dark ? (255 - shade) * 0.16 : shade * 0.42], 4 * k);
-    });
-    context?.putImageData(image, 0, 0);
-    shading.value = made;
-  },
-  { immediate: true },
-);
-watch(
-  [shading, x, y, w, h, canvas],
-  () => {
-    const context = canvas.value?.getContext('2d');
-    if (!context || !canvas.value) return;
-    [canvas.value.width, canvas.value.height] = [w.value, h.value];
-    const p = picture.value;
-    if (!p || !shading.value) return;
-    context.imageSmoothingEnabled = true;
-    const cell = (p.box.x1 - p.box.x0) / Math.max(1, p.columns - 1);
-    const [left, top] = [x.value(p.box.x0 - cell / 2), y.value(p.box.y1 + cell / 2)];
-    context.drawImage(shading.value, left, top, perMetre.value * cell * p.columns, perMetre.value * cell * p.rows);
-  },
-  { flush: 'post' },
-);
+const { picture } = useShading(canvas, { plan, sketch, planId: () => props.planId, x, y, perMetre, w, h });
 const contourLabels = computed(() =>
   (picture.value?.lines ?? []).flatMap((c) =>
     c.label ? [{ z: c.z, x: x.value(c.label.x), y: y.value(c.label.y) }] : [],
   ),
 );
-const heightWords = (z: number): string => showText(z, 'height', settings.units).replace(/[.,]0+(?=\s)/, '');
 
 const bar = computed(() => {
   const unit = unitFor('distance', settings.units);
@@ -195,59 +146,6 @@ const bar = computed(() => {
   return { px: toSI(length, unit) * perMetre.value, text: `${length} ${unit.symbol}` };
 });
 
-// dragging a place or a station
-interface At {
-  readonly x: number;
-  readonly y: number;
-}
-let grabbed: Spotted | null = null;
-let offset = { x: 0, y: 0 };
-function grab(event: PointerEvent, what: Spotted, at: At): void {
-  if (event.button !== 0 || sketch.value) return;
-  event.stopPropagation();
-  const rect = holder.value?.getBoundingClientRect();
-  if (!rect) return;
-  grabbed = what;
-  offset = { x: event.clientX - rect.left - at.x, y: event.clientY - rect.top - at.y };
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-}
-let pointer = { x: 0, y: 0 };
-function drag(event: PointerEvent): void {
-  if (!grabbed) return;
-  pointer = { x: event.clientX, y: event.clientY };
-  follow.ask();
-}
-const follow = byFrame(() => {
-  const rect = holder.value?.getBoundingClientRect();
-  if (!grabbed || !rect) return;
-  const east = x.value.invert(pointer.x - rect.left - offset.x);
-  const north = y.value.invert(pointer.y - rect.top - offset.y);
-  const command = setPosition(grabbed, Math.round(10 * east) / 10, Math.round(10 * north) / 10);
-  moving.value = { command, what: `${metres(east)} east, ${metres(north)} north` };
-  shownPlan.value = applyCommand(plan.value, command)?.plan ?? plan.value;
-});
-function release(done: boolean): void {
-  if (done) follow.settle();
-  else follow.drop();
-  const now = moving.value;
-  grabbed = null;
-  moving.value = null;
-  if (now && done) perform(now.command);
-  shownPlan.value = plan.value;
-}
-const metres = (si: number): string => showText(si, 'distance', settings.units);
-
-const chosenPlace = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
-const chosenLeg = computed(() => {
-  const line = plan.value.lines.find((l) => l.id === props.leg?.line);
-  return line && props.leg ? line.legs[props.leg.leg] : undefined;
-});
-const place = (east: number | undefined, north: number | undefined): string | undefined => {
-  const node = chosenPlace.value;
-  if (!node) return undefined;
-  const faults = props.edit(setPosition({ node: node.id }, east ?? node.eastingM ?? 0, north ?? node.northingM ?? 0));
-  return faults[0]?.message;
-};
 const takeSketch = (): void => void perform(keepLayout(layoutOf(plan.value)));
 
 const onKey = useDrawingKeys({
@@ -280,7 +178,7 @@ const summary = computed(
           />
         </g>
         <text v-for="c in contourLabels" :key="c.z" class="contour-label" :x="c.x" :y="c.y" dy="0.35em">
-          {{ heightWords(c.z) }}
+          {{ heightWords(c.z, settings.units) }}
         </text>
         <g
           v-for="l in legsDrawn"
@@ -315,7 +213,7 @@ const summary = computed(
           v-for="p in places"
           :key="p.id"
           class="place"
-          :class="[p.kind, { movable: !sketch, chosen: p.id === chosen }]"
+          :class="{ gives: isSource(p), holds: isVessel(p), movable: !sketch, chosen: p.id === chosen }"
           :transform="`translate(${p.x} ${p.y})`"
           :data-drag="sketch ? undefined : p.id"
           :data-place="p.id"
@@ -360,81 +258,17 @@ const summary = computed(
         />
       </div>
     </div>
-    <div class="under no-print">
-      <slot name="switch" />
-      <p v-if="sketch" data-test="sketch-words">
-        A sketch, laid out from lengths: nothing here has a position yet, and north is not known. A track brings
-        positions in (Walk, the walk’s menu), or
-        <button type="button" class="plain-button edged" data-test="take-sketch" @click="takeSketch">
-          take the sketch and drag it
-        </button>
-      </p>
-      <template v-else>
-        <span v-if="layout.sketchedLines > 0" class="muted">
-          Dashed: {{ layout.sketchedLines }} {{ layout.sketchedLines === 1 ? 'line' : 'lines' }} laid out from lengths.
-          <button type="button" class="plain-button edged" data-test="take-sketch" @click="takeSketch">
-            Take them as they are drawn
-          </button>
-        </span>
-        <span v-if="chosenPlace" class="fields">
-          {{ nameIn(plan, chosenPlace.id) }}
-          <QuantityField
-            :value="chosenPlace.eastingM"
-            quantity="distance"
-            :label="`East of the origin, ${nameIn(plan, chosenPlace.id)}`"
-            :limits="{ min: -1e6, max: 1e6 }"
-            :commit="(si) => place(si, undefined)"
-            show-unit
-            optional
-          />
-          east
-          <QuantityField
-            :value="chosenPlace.northingM"
-            quantity="distance"
-            :label="`North of the origin, ${nameIn(plan, chosenPlace.id)}`"
-            :limits="{ min: -1e6, max: 1e7 }"
-            :commit="(si) => place(undefined, si)"
-            show-unit
-            optional
-          />
-          north
-        </span>
-        <TickField
-          v-if="leg && chosenLeg"
-          class="drawn"
-          :checked="chosenLeg.drawn === true"
-          data-test="leg-drawn"
-          @update:checked="(on) => edit(setDrawn(leg!.line, leg!.leg, on))"
-        >
-          leg {{ leg.leg + 1 }} of {{ nameIn(plan, leg.line) }}, {{ metres(chosenLeg.lengthM) }}: drawn, its length
-          follows the positions</TickField
-        >
-      </template>
-      <span v-if="picture" class="muted small" data-test="contour-words">
-        Contours every {{ heightWords(picture.interval) }}, from the grid; shaded as from the north-west.
-      </span>
-    </div>
-    <table class="visually-hidden">
-      <caption>
-        Places from above
-      </caption>
-      <thead>
-        <tr>
-          <th>Place</th>
-          <th>East</th>
-          <th>North</th>
-          <th>Height</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="n in plan.nodes" :key="n.id">
-          <td>{{ nameIn(plan, n.id) }}</td>
-          <td>{{ n.eastingM === undefined ? 'not known' : metres(n.eastingM) }}</td>
-          <td>{{ n.northingM === undefined ? 'not known' : metres(n.northingM) }}</td>
-          <td>{{ showText(n.groundM, 'height', settings.units) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <AboveUnder
+      :plan="plan"
+      :layout="layout"
+      :chosen="chosen"
+      :leg="leg"
+      :interval="picture?.interval"
+      :edit="edit"
+      @sketch="takeSketch"
+      ><template #switch><slot name="switch" /></template
+    ></AboveUnder>
+    <AboveTable :plan="plan" />
     <GridDialog v-if="bringing" v-model:show="bringing" :plan="plan" />
   </section>
 </template>
@@ -556,12 +390,11 @@ canvas,
   stroke-width: 2;
 }
 
-.place.source .mark {
+.place.gives .mark {
   fill: var(--earth-wash);
 }
 
-.place.tank .mark,
-.place.trough .mark {
+.place.holds .mark {
   fill: var(--water-wash);
 }
 
@@ -653,32 +486,5 @@ canvas,
 
 .words {
   padding: 0 10px;
-}
-
-.under {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 20px;
-  min-height: 40px;
-  padding: 4px 16px;
-  font-size: var(--text-s);
-}
-
-.fields {
-  display: inline-flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-
-.fields :deep(.quantity) {
-  width: 96px;
-}
-
-.drawn {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
 }
 </style>

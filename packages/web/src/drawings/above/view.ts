@@ -1,6 +1,7 @@
 // Sizes of the view from above: the box to show, a round scale bar, what a picture is drawn at.
 import type { Box } from '@vernal-slope/plan/formats';
 import type { Layout } from '@vernal-slope/plan/positions';
+import { showText, type UnitSystem } from '../../display/quantities.ts';
 
 /** The box of everything that is laid out, m. */
 export function layoutBox(layout: Layout): Box {
@@ -28,3 +29,7 @@ export function roundBelow(length: number): number {
   const power = 10 ** Math.floor(Math.log10(length));
   return power * ([5, 2].find((n) => n * power <= length) ?? 1);
 }
+
+/** A round height of a contour: no zeros that claim more. m */
+export const heightWords = (z: number, system: UnitSystem): string =>
+  showText(z, 'height', system).replace(/[.,]0+(?=\s)/, '');

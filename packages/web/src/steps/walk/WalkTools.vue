@@ -30,6 +30,7 @@ import {
   type PastedRow,
   type WalkedTrack,
 } from '@vernal-slope/plan/edit';
+import { KINDS, NODE_KINDS } from '@vernal-slope/plan/kinds';
 import { lineClosure } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
 import { lineLength } from '@vernal-slope/plan/positions';
@@ -90,13 +91,6 @@ const lineNow = computed(() => props.results.compiled.lines.get(props.line)?.pla
 const legNow = computed(() => lineNow.value?.legs[props.leg]);
 const density = computed(() => props.results.compiled.water.density);
 const closes = computed(() => lineNow.value && lineClosure(plan.value, lineNow.value));
-const ENDS: readonly { key: EndKind; label: string }[] = [
-  { key: 'outlet', label: 'to a tap or outlet' },
-  { key: 'trough', label: 'to a trough' },
-  { key: 'tank', label: 'to a tank' },
-  { key: 'junction', label: 'to a place further on' },
-  { key: 'source', label: 'from a spring' },
-];
 const terrain = useTerrain();
 /** Asks for a figure, then does it. */
 const asked = shallowRef<Asked | null>(null);
@@ -190,9 +184,9 @@ const tools = computed(() => {
         ]
       : []),
     { type: 'divider', key: 'd1' },
-    ...ENDS.map((e) => ({
-      key: `branch-${e.key}`,
-      label: `Branch at the end of leg ${props.leg + 1} ${e.label}`,
+    ...NODE_KINDS.map((kind) => ({
+      key: `branch-${kind}`,
+      label: `Branch at the end of leg ${props.leg + 1} ${KINDS[kind].offer}`,
       ...no(branchFault(plan.value, props.line, props.leg)),
     })),
     { key: 'reducer', label: 'A pressure reducer at its start …' },
