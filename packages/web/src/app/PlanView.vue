@@ -1,15 +1,11 @@
 <script setup lang="ts">
 // A plan: stair, hillside, the step's own page, judgement, working.
 import { useDocumentVisibility, useEventListener } from '@vueuse/core';
-import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
-import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
-import type { Working } from '@vernal-slope/core/working';
-import { worstOf, type FigureKey, type StepKey } from '@vernal-slope/plan/findings';
-import { isStore } from '@vernal-slope/plan/kinds';
+import { worstOf, type StepKey } from '@vernal-slope/plan/findings';
 import { lineLength } from '@vernal-slope/plan/positions';
-import { routeTo } from '@vernal-slope/plan/topology';
 import { nameIn } from '../display/names.ts';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
@@ -34,8 +30,12 @@ import StairNav, { type Tread } from '../shell/StairNav.vue';
 import { FIRST_STEP, hotkeyOf, stepOf, STEPS } from '../steps/registry.ts';
 import type { StepUse } from '../steps/step.ts';
 import MethodSettings from './MethodSettings.vue';
+import OpenFailure from './OpenFailure.vue';
 import PlanTools from './PlanTools.vue';
+import { useOpenWorking } from './useOpenWorking.ts';
+import { usePlanChoices } from './usePlanChoices.ts';
 import { usePlanKeys } from './usePlanKeys.ts';
+import ViewingNotice from './ViewingNotice.vue';
 
 // what is not on the way to the first answer is fetched when it is opened
 const WhatIf = defineAsyncComponent(() => import('../judgement/WhatIf.vue'));
@@ -53,24 +53,28 @@ const results = usePlanResults(plan);
 const beside = usePlanResults(own);
 const budget = useBudget(plan);
 
-const picked = ref('');
-const line = ref('');
-const leg = ref<LegRef | null>(null);
-const hovered = ref<LegRef | null>(null);
-const figure = shallowRef<FigureKey | null>(null);
 const historyShown = ref(false);
 const keysShown = ref(false);
 const above = ref(false);
 const current = computed<StepKey>(() => stepOf(props.step)?.key ?? FIRST_STEP);
 const row = computed(() => stepOf(current.value) ?? STEPS[0]);
+const uses = new Map<StepKey, StepUse>();
+const choices = usePlanChoices(results, () => uses.get(current.value)?.leadsTo?.value);
+const { picked, chosen, leg, hovered } = choices;
+const working = useOpenWorking(plan, (key) => {
+  if (!results.value) return null;
+  for (const use of uses.values()) {
+    const found = use.working?.(key);
+    if (found) return found;
+  }
+  return workingOf(key, { results: results.value, budget: budget.value, slow: slow.value });
+});
 
 watch(
   () => props.id,
   (id) => {
-    picked.value = '';
-    line.value = '';
-    leg.value = null;
-    figure.value = null;
+    choices.reset();
+    working.close();
     editing.reset();
     void store.open(id);
   },
@@ -81,29 +85,6 @@ watch(
   (title) => (document.title = title ? `${title} · Vernal Slope` : 'Vernal Slope'),
 );
 
-const uses = new Map<StepKey, StepUse>();
-/** The place the page speaks of: what was picked, else what the step leads to, else the last place where water comes out. */
-const chosen = computed(() => {
-  const r = results.value;
-  if (!r) return '';
-  const leads = uses.get(current.value)?.leadsTo?.value;
-  if (leads) return leads;
-  if (r.compiled.nodes.has(picked.value)) return picked.value;
-  const ends = r.consumers.filter((id) => !isStore(r.compiled.nodes.get(id)?.plan));
-  return ends.at(-1) ?? r.consumers.at(-1) ?? r.compiled.plan.nodes.find(isStore)?.id ?? '';
-});
-const shownLine = computed(() => {
-  const r = results.value;
-  if (!r) return '';
-  if (line.value && r.compiled.lines.has(line.value)) return line.value;
-  return routeTo(r.compiled, chosen.value)?.lines.at(-1)?.line ?? r.compiled.plan.lines[0]?.id ?? '';
-});
-
-/** A working that a step made itself: of a pipe that is not laid, of a situation. */
-const made = shallowRef<Working | null>(null);
-const madeCount = ref(0);
-watch([figure, plan], () => (made.value = null));
-
 const page: PlanPage = {
   id: computed(() => props.id),
   plan,
@@ -112,33 +93,18 @@ const page: PlanPage = {
   step: current,
   picked,
   chosen,
-  line: shownLine,
+  line: choices.line,
   leg,
   hovered,
   trying: computed(() => whatIf.value?.label ?? ''),
   edit,
   perform,
   tryIt: editing.tryIt,
-  // another place: its own way, from its own walk
-  choosePlace: (node) => {
-    picked.value = node;
-    line.value = '';
-    leg.value = null;
-  },
-  showLine: (next) => {
-    line.value = next;
-    leg.value = null;
-  },
-  pickLeg: (ref) => {
-    leg.value = ref;
-    line.value = ref.line;
-  },
-  open: (key) => (figure.value = key),
-  openMade: (now) => {
-    figure.value = null;
-    madeCount.value++;
-    void nextTick(() => (made.value = now ?? null));
-  },
+  choosePlace: choices.choosePlace,
+  showLine: choices.showLine,
+  pickLeg: choices.pickLeg,
+  open: working.open,
+  openMade: working.openMade,
 };
 providePlanPage(page);
 for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
@@ -163,7 +129,7 @@ const go = (key: StepKey): void => void router.push({ name: 'plan', params: { id
 
 const heading = computed(() => {
   const p = plan.value;
-  const l = p?.lines.find((x) => x.id === shownLine.value);
+  const l = p?.lines.find((x) => x.id === choices.line.value);
   if (!p || !l) return { title: plan.value?.title ?? '', text: '' };
   const start = p.nodes.find((n) => n.id === l.from)?.groundM ?? 0;
   const fall = start - l.legs[l.legs.length - 1].endGroundM;
@@ -173,21 +139,10 @@ const heading = computed(() => {
   };
 });
 
-const working = computed<Working | null>(() => {
-  if (made.value) return made.value;
-  const key = figure.value;
-  if (!results.value || !key) return null;
-  for (const use of uses.values()) {
-    const found = use.working?.(key);
-    if (found) return found;
-  }
-  return workingOf(key, { results: results.value, budget: budget.value, slow: slow.value });
-});
-
 async function lookAt(version: Version): Promise<void> {
   if (!(await editing.lookAt(version))) return;
   historyShown.value = false;
-  figure.value = null;
+  working.close();
 }
 async function openHistory(): Promise<void> {
   await store.flush();
@@ -213,7 +168,7 @@ usePlanKeys({
   redo: editing.redo,
   help: () => (keysShown.value = true),
   working: () => {
-    if (chosen.value) figure.value = { of: 'flow', id: chosen.value };
+    if (chosen.value) working.open({ of: 'flow', id: chosen.value });
   },
 });
 </script>
@@ -229,26 +184,9 @@ usePlanKeys({
   />
   <StairNav v-if="plan" :steps="treads" :current="current" @go="go" />
 
-  <main v-if="openFailure" class="message">
-    <h1>{{ openFailure.kind === 'missing' ? 'No such plan' : 'The plan cannot be opened' }}</h1>
-    <p v-if="openFailure.kind === 'unreachable'">
-      The server cannot be reached.
-      <button type="button" class="plain-button edged" @click="store.open(id)">Try again</button>
-    </p>
-    <p v-else-if="openFailure.kind === 'refused'">{{ openFailure.message }}</p>
-    <p v-else>It may have been deleted. <RouterLink to="/">Your plans</RouterLink> are this way.</p>
-  </main>
+  <OpenFailure v-if="openFailure" :failure="openFailure" @again="store.open(id)" />
   <main v-else-if="results && plan">
-    <p v-if="viewing" class="notice no-print" role="status" data-test="viewing">
-      This is {{ viewing.name ? `“${viewing.name}”, ` : '' }}the plan as it was saved on
-      {{ format(new Date(viewing.savedAt), 'd MMMM yyyy, HH:mm') }}. Nothing can be changed here.
-      <button type="button" class="plain-button main" data-test="take-back" @click="editing.takeBack">
-        Take it back
-      </button>
-      <button type="button" class="plain-button edged" data-test="back-to-now" @click="viewing = null">
-        Back to now
-      </button>
-    </p>
+    <ViewingNotice v-if="viewing" :version="viewing" @take="editing.takeBack" @back="viewing = null" />
     <div class="upper">
       <div v-if="!above" class="heading">
         <h1>{{ heading.title }}</h1>
@@ -326,14 +264,11 @@ usePlanKeys({
       />
     </div>
     <WorkingDrawer
-      v-if="working"
-      :working="working"
-      :title="figure ? JSON.stringify(figure) : `made ${madeCount}`"
+      v-if="working.working.value"
+      :working="working.working.value"
+      :title="working.title.value"
       :alternatives="slow?.alternatives ?? []"
-      @close="
-        figure = null;
-        made = null;
-      "
+      @close="working.close"
     />
   </main>
   <main v-else class="message muted">Opening the plan …</main>
@@ -391,12 +326,6 @@ usePlanKeys({
 
 .message {
   padding: 24px;
-}
-
-.notice {
-  margin: 0;
-  padding: 6px 16px;
-  background: var(--amber-wash);
 }
 
 @media (max-width: 1080px) {

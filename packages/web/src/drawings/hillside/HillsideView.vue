@@ -5,34 +5,29 @@ import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
 import { useShownResults } from '../../session/usePassing.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import {
-  closeUp,
-  endsThatSlide,
-  sectionOf,
-  type LegRef,
-  type Section,
-  type Slide,
-  type SlidingEnd,
-  type Vessel,
-} from './section.ts';
-import { useHillView, type Frame, type Span, type Stretch } from './useHillView.ts';
+import { closeUp, endsThatSlide, sectionOf, type LegRef, type Slide } from './section.ts';
+import { useHillView, type Frame, type Stretch } from './useHillView.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
-import { ARROW_STEP, useDrawingKeys } from './useDrawingKeys.ts';
+import { useDrawingKeys } from './useDrawingKeys.ts';
+import { useSliding } from './useSliding.ts';
+import { drawnVessels } from './vessels.ts';
 import { showText, unitFor } from '../../display/quantities.ts';
 import { nameIn } from '../../display/names.ts';
 import { worstOf } from '@vernal-slope/plan/findings';
-import { tankCapacity } from '@vernal-slope/core/tank';
-import { tankShape } from '@vernal-slope/plan/compile';
 import { useSettings } from '../../display/settings.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import HillsideAxis from './HillsideAxis.vue';
 import HillsideBehind from './HillsideBehind.vue';
 import HillsideFar from './HillsideFar.vue';
 import HillsideTable from './HillsideTable.vue';
-import { byFrame } from '../byframe.ts';
+import HillsideKey from './HillsideKey.vue';
+import HillsideSliders from './HillsideSliders.vue';
 import HillsideTags from './HillsideTags.vue';
+import HillsideTubes from './HillsideTubes.vue';
+import HillsideVessels from './HillsideVessels.vue';
 import HillsideTools from './HillsideTools.vue';
-import { isBasin, isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
+import { isOutlet, isSource } from '@vernal-slope/plan/kinds';
+import './hillside.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -63,10 +58,14 @@ const { width, height } = useElementSize(holder);
 const fade = useId();
 const stretchWish = ref<Stretch>('fit');
 
-/** The slope that is shown; it stands still while a place is slid. */
-const held = shallowRef<{ x: Span; z: Span; slide: SlidingEnd; begun: number; behind: Section['behind'] } | null>(null);
-/** Chainage at which the place that is held stands now. */
-const heldAt = ref(0);
+const sliding = useSliding({
+  spans: () => ({ x: spans.value.x, z: spans.value.z }),
+  behind: () => section.value.behind,
+  along: distanceAt,
+  slide: (slide) => emit('slide', slide),
+  slid: (done) => emit('slid', done),
+});
+const { held, heldAt } = sliding;
 /** Lines behind stand still while the end of the drawn way is dragged: it is too little to see, and much to draw. */
 const stillBehind = computed(() => (held.value && !held.value.slide.shifts ? held.value.behind : undefined));
 const section = computed(() => sectionOf(shown.value, props.chosen, stillBehind.value));
@@ -93,8 +92,7 @@ const frame = computed<Frame>(() => ({
 const spans = computed(() => {
   const still = held.value;
   if (!still) return props.close ? closeUp(section.value) : section.value;
-  // a line that is cut or lengthened at its head counts from its new head
-  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
+  const shift = sliding.drift();
   return { x: [still.x[0] - shift, still.x[1] - shift] as const, z: still.z };
 });
 const { x, y, zoomed, moved, zoomIn, zoomOut, whole } = useHillView(holder, spans, frame, stretchWish);
@@ -165,30 +163,7 @@ const band = computed(() =>
   section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg),
 );
 
-const VESSEL_WIDTH = { tank: 36, trough: 40 } as const;
-function box(v: Vessel): { left: number; width: number; top: number; foot: number; water: number; ground: number } {
-  const width = isBasin(v.node) ? VESSEL_WIDTH.trough : VESSEL_WIDTH.tank;
-  const gap = isBasin(v.node) ? 14 : 0;
-  const left = v.side === 'end' ? x.value(v.x) + gap : x.value(v.x) - width;
-  return {
-    left,
-    width,
-    top: y.value(v.floor + v.height),
-    foot: y.value(v.floor),
-    water: y.value(v.floor + v.level),
-    ground: y.value(v.ground),
-  };
-}
-const vessels = computed(() =>
-  section.value.vessels.map((v) => ({
-    ...v,
-    box: box(v),
-    name: v.node.name ?? v.id,
-    holds: isStore(v.node)
-      ? showText(tankCapacity(tankShape(v.node.shape, v.node.count)), 'volume', settings.units)
-      : '',
-  })),
-);
+const vessels = computed(() => drawnVessels(section.value.vessels, x.value, y.value, settings.units));
 
 const labels = computed(() =>
   section.value.tubes.map((t) => {
@@ -249,10 +224,15 @@ const source = computed(() => {
 const riseWords = (rise: number): string =>
   Math.abs(rise) < 0.005 ? 'level' : `${rise > 0 ? 'up' : 'down'} ${showText(Math.abs(rise), 'rise', settings.units)}`;
 
-function legAt(event: MouseEvent): LegRef | null {
+/** Distance along the slope under a place on the page, m. */
+function distanceAt(clientX: number): number | undefined {
   const rect = holder.value?.getBoundingClientRect();
-  if (!rect) return null;
-  const at = x.value.invert(event.clientX - rect.left);
+  return rect && x.value.invert(clientX - rect.left);
+}
+
+function legAt(event: MouseEvent): LegRef | null {
+  const at = distanceAt(event.clientX);
+  if (at === undefined) return null;
   const found = section.value.legs.find((l) => at >= l.x0 && at <= l.x1);
   return found ? { line: found.line, leg: found.leg } : null;
 }
@@ -265,7 +245,7 @@ function hover(event: MouseEvent): void {
 }
 
 /** Places of the drawn way that can be slid up and down the slope. */
-const sliding = computed(() =>
+const sliders = computed(() =>
   props.slides
     ? endsThatSlide(section.value, shown.value).map((s) => ({
         ...s,
@@ -275,53 +255,6 @@ const sliding = computed(() =>
       }))
     : [],
 );
-let pointer = 0;
-const frames = byFrame(follow);
-function grab(event: PointerEvent, end: SlidingEnd): void {
-  if (event.button !== 0) return;
-  event.preventDefault();
-  event.stopPropagation();
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  held.value = { x: spans.value.x, z: spans.value.z, slide: end, begun: end.chainage, behind: section.value.behind };
-  heldAt.value = end.chainage;
-}
-function drag(event: PointerEvent): void {
-  if (!held.value) return;
-  pointer = event.clientX;
-  frames.ask();
-}
-/** Once a frame: where the pointer is now, along the line. */
-function follow(): void {
-  const still = held.value;
-  const rect = holder.value?.getBoundingClientRect();
-  if (!still || !rect) return;
-  // in the scale that stands still, whatever the line counts from by now
-  const shift = still.slide.shifts ? heldAt.value - still.begun : 0;
-  const at = x.value.invert(pointer - rect.left) + shift;
-  const along = still.slide.reversed ? still.slide.origin - at : at - still.slide.origin;
-  // to the tenth of a metre: nobody digs in a pipe finer
-  const chainage = Math.round(along * 10) / 10;
-  heldAt.value = chainage;
-  emit('slide', { ...still.slide, chainage });
-}
-function release(done: boolean): void {
-  if (!held.value) return;
-  frames.drop();
-  const moved = heldAt.value !== held.value.begun;
-  held.value = null;
-  emit('slid', done && moved);
-}
-/** A metre along the slope by key, five with Shift. */
-function nudge(event: KeyboardEvent, end: SlidingEnd): void {
-  const step = ARROW_STEP[event.key];
-  if (event.key === 'Escape') release(false);
-  if (!step) return;
-  event.preventDefault();
-  event.stopPropagation();
-  const by = step * (event.shiftKey ? 5 : 1) * (end.reversed ? -1 : 1);
-  emit('slide', { ...end, chainage: end.chainage + by });
-  emit('slid', true);
-}
 /** Said a few times a second: nobody reads or hears more. */
 const slideWords = refThrottled(
   computed(() => slideText()),
@@ -409,45 +342,7 @@ const summary = computed(() => {
 
         <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
-        <g v-for="v in vessels" :key="v.id + v.side" class="vessel">
-          <g v-if="v.floor - v.ground > 0.01" class="stand">
-            <path
-              :d="`M${v.box.left + 4} ${v.box.foot}V${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}V${v.box.ground}`"
-            />
-            <path
-              :d="`M${v.box.left + 4} ${v.box.foot}L${v.box.left + v.box.width - 4} ${v.box.ground}M${v.box.left + v.box.width - 4} ${v.box.foot}L${v.box.left + 4} ${v.box.ground}`"
-              class="brace"
-            />
-            <path :d="`M${v.box.left - 3} ${v.box.foot}H${v.box.left + v.box.width + 3}`" class="deck" />
-          </g>
-          <path
-            v-if="v.pipeEnd !== undefined && v.inlet !== undefined"
-            class="pipe"
-            :d="
-              v.side === 'end'
-                ? `M${x(v.x)} ${y(v.pipeEnd)}V${y(v.inlet)}H${v.box.left + 5}`
-                : `M${x(v.x)} ${y(v.pipeEnd)}H${v.box.left - 6}V${y(v.inlet)}H${v.box.left + 5}`
-            "
-          />
-          <rect
-            class="inside"
-            :x="v.box.left"
-            :y="v.box.top"
-            :width="v.box.width"
-            :height="Math.max(2, v.box.foot - v.box.top)"
-          />
-          <rect
-            class="fill"
-            :x="v.box.left"
-            :y="v.box.water"
-            :width="v.box.width"
-            :height="Math.max(1, v.box.foot - v.box.water)"
-          />
-          <path
-            class="shell"
-            :d="`M${v.box.left} ${v.box.top}V${v.box.foot}H${v.box.left + v.box.width}V${v.box.top}${isStore(v.node) ? 'Z' : ''}`"
-          />
-        </g>
+        <HillsideVessels :vessels="vessels" />
 
         <g v-if="source" class="spring">
           <path :d="`M${source.x - 26} ${source.y - 8}h22v10h-26z`" />
@@ -457,32 +352,7 @@ const summary = computed(() => {
           />
         </g>
 
-        <g v-for="t in labels" :key="t.id" class="tube">
-          <rect
-            class="glass"
-            :x="x(t.x) - 5"
-            :y="y(t.standing) - 14"
-            width="10"
-            :height="Math.max(2, y(t.foot) - y(t.standing) + 14)"
-          />
-          <rect
-            v-if="t.head > t.foot"
-            class="fill"
-            :x="x(t.x) - 5"
-            :y="y(t.head)"
-            width="10"
-            :height="Math.max(1, y(t.foot) - y(t.head))"
-            data-test="tube-water"
-          />
-          <path class="shell" :d="`M${x(t.x) - 5} ${y(t.standing) - 14}V${y(t.foot)}h10V${y(t.standing) - 14}`" />
-          <path
-            v-if="t.wanted !== undefined"
-            class="notch"
-            :class="{ low: t.head < t.wanted }"
-            data-test="notch"
-            :d="`M${x(t.x) - 7} ${y(t.wanted)}l-8 -5v10zM${x(t.x) + 7} ${y(t.wanted)}l8 -5v10z`"
-          />
-        </g>
+        <HillsideTubes :tubes="labels" :x="x" :y="y" />
 
         <g
           v-for="m in section.marks"
@@ -497,33 +367,14 @@ const summary = computed(() => {
           <path v-if="m.kind === 'vent'" d="M0 -2v-13M-4 -15h8" />
           <path v-else d="M0 3v12M-4 10l4 5 4 -5" />
         </g>
-        <g
-          v-for="s in sliding"
-          :key="`slide-${s.node}-${s.line}`"
-          class="slider"
-          :transform="`translate(${s.px} ${s.py})`"
-          :data-drag="s.node"
-          tabindex="0"
-          role="button"
-          :aria-label="`Move ${s.name} along the slope: arrow keys, a metre each`"
-          @pointerdown="grab($event, s)"
-          @pointermove="drag"
-          @pointerup="release(true)"
-          @pointercancel="release(false)"
-          @keydown="nudge($event, s)"
-          @click.stop
-        >
-          <title>Drag {{ s.name }} up or down the slope</title>
-          <circle class="catch" r="16" />
-          <path class="grip" d="M-9 5l-5 4 5 4M9 5l5 4 -5 4M-13 9h26" />
-        </g>
+        <HillsideSliders :ends="sliders" :sliding="sliding" />
 
         <g v-for="flag in section.flags" :key="flag.x" class="flag" data-test="flag">
           <path class="pole" :d="`M${x(flag.x)} ${y(flag.z)}V${y(section.z[1]) - 6}`" />
           <path class="cloth" :d="`M${x(flag.x)} ${y(section.z[1]) - 8}h132l-8 11 8 11h-132z`" />
           <text :x="x(flag.x) + 9" :y="y(section.z[1]) + 8">{{ flag.words }}</text>
         </g>
-        <text v-if="band" class="band-label" :x="Math.min(x(band.x0) + 4, w - 130)" y="80">
+        <text v-if="band" class="band-label" :x="Math.max(4, Math.min(x(band.x0) + 4, w - 130))" :y="h - foot - 38">
           leg {{ band.leg + 1 }}, {{ riseWords(band.rise) }}
         </text>
       </svg>
@@ -542,25 +393,7 @@ const summary = computed(() => {
       <p v-if="held && slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
         <slot name="switch" />
-        <ul class="key" aria-hidden="true">
-          <li>
-            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="standing" /></svg>static level
-            <span class="plain-word">(standing line)</span>
-          </li>
-          <li>
-            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="running" /></svg>hydraulic grade line
-            <span class="plain-word">(running line)</span>
-          </li>
-          <li v-if="ghostPath">
-            <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="ghost" /></svg>running line now
-          </li>
-          <li v-if="!ghostPath && labels.some((t) => t.wanted !== undefined)">
-            <svg width="30" height="12">
-              <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
-              <path class="shell" d="M13 0v12M17 0v12" /></svg
-            >what it wants
-          </li>
-        </ul>
+        <HillsideKey :beside="ghostPath !== ''" :wants="labels.some((t) => t.wanted !== undefined)" />
         <p class="scale">
           Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
         </p>
@@ -582,12 +415,6 @@ const summary = computed(() => {
 </template>
 
 <style scoped>
-@media (max-width: 1400px) {
-  .plain-word {
-    display: none;
-  }
-}
-
 .hillside {
   position: relative;
 }
@@ -608,27 +435,6 @@ const summary = computed(() => {
 .sliding :deep(.tag) {
   /* a soft edge costs more than all else of a name, frame by frame */
   text-shadow: none;
-}
-
-.slider {
-  cursor: ew-resize;
-  touch-action: none;
-}
-
-.slider .catch {
-  fill: transparent;
-}
-
-.slider .grip {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-
-.slider:hover .grip,
-.sliding .slider .grip {
-  stroke: var(--water);
-  stroke-width: 3;
 }
 
 .slide-words {
@@ -652,151 +458,6 @@ svg {
   display: block;
 }
 
-.ground {
-  fill: none;
-  stroke: var(--moss);
-  stroke-width: var(--line);
-}
-
-.grass {
-  fill: none;
-  stroke: var(--moss);
-  stroke-width: 1;
-}
-
-.water {
-  fill: var(--water-wash);
-  fill-opacity: var(--shade-alpha);
-}
-
-.columns {
-  stroke: var(--water);
-  stroke-opacity: var(--hatch-alpha);
-  stroke-width: 1.5;
-}
-
-.standing {
-  fill: none;
-  stroke: var(--water);
-  stroke-width: var(--line);
-  stroke-dasharray: 1.5 4;
-  stroke-linecap: round;
-}
-
-.sliding .standing {
-  /* dots are slow to paint, frame by frame */
-  stroke-dasharray: none;
-  stroke-opacity: 0.4;
-}
-
-.pipe {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: var(--line-pipe);
-  stroke-linejoin: round;
-}
-
-.running-edge {
-  fill: none;
-  stroke: var(--paper);
-  stroke-width: 6;
-}
-
-.running {
-  fill: none;
-  stroke: var(--water);
-  stroke-width: var(--line-pipe);
-}
-
-.mark path {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-
-.ghost {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.5;
-  stroke-dasharray: 6 4;
-}
-
-.band {
-  fill: var(--water-wash);
-  opacity: 0.45;
-}
-
-.band-label {
-  fill: var(--water-ink);
-  font-weight: 700;
-  font-size: var(--text-s);
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-}
-
-.vessel .inside,
-.glass {
-  fill: var(--sheet);
-}
-
-.vessel .fill,
-.tube .fill {
-  fill: var(--water);
-  fill-opacity: 0.8;
-}
-
-.shell {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: var(--line);
-}
-
-.stand path {
-  fill: none;
-  stroke: var(--earth);
-  stroke-width: 3;
-}
-
-.stand .brace {
-  stroke-width: 1.5;
-}
-
-.spring path {
-  fill: var(--earth);
-  fill-opacity: 0.5;
-  stroke: var(--earth-ink);
-}
-
-.spring .seep {
-  stroke: var(--water);
-  fill: none;
-}
-
-.notch {
-  fill: var(--ink);
-}
-
-.notch.low {
-  fill: var(--amber);
-}
-
-.flag .pole {
-  stroke: var(--amber);
-  stroke-width: 2;
-}
-
-.flag .cloth {
-  fill: var(--amber-wash);
-  stroke: var(--amber);
-}
-
-.flag text {
-  fill: var(--amber-ink);
-  font-weight: 700;
-  font-size: var(--text-s);
-}
-
 .foot {
   position: absolute;
   left: 12px;
@@ -806,22 +467,6 @@ svg {
   flex-wrap: wrap;
   align-items: center;
   gap: 2px 14px;
-}
-
-.key {
-  display: flex;
-  gap: 14px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  color: var(--earth-ink);
-  font-size: var(--text-s);
-}
-
-.key li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 
 .scale {
@@ -835,7 +480,6 @@ svg {
     justify-content: space-between;
   }
 
-  .key,
   .scale {
     display: none;
   }
