@@ -108,6 +108,12 @@ export function fixed(value: number, decimals: number): string {
   return value < 0 && !zero ? `−${text}` : text;
 }
 
+/** A bare number as it was given, thousands parted, at most six decimals. */
+export const bareNumber = (value: number): string => {
+  const text = Math.abs(value).toLocaleString('en', { maximumFractionDigits: 6 });
+  return value < 0 && text !== '0' ? `−${text}` : text;
+};
+
 export interface Shown {
   readonly text: string;
   readonly unit: string;

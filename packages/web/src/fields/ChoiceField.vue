@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="V extends string | number">
 // One of several. Drawn by the component library; under a finger it is the phone's own list.
 import { NSelect } from 'naive-ui';
-import { computed } from 'vue';
+import { computed, onMounted, useTemplateRef, watchEffect, ref } from 'vue';
 import { byFinger } from './touch.ts';
 
 const props = defineProps<{
@@ -20,6 +20,22 @@ const width = computed(() =>
     ? `calc(${0.92 * Math.max(...props.options.map((o) => o.label.length), props.placeholder?.length ?? 0)}ch + 40px)`
     : undefined,
 );
+/**
+ * The library's list without search is a bare frame to a screen reader: what it is, what it is called and whether it lies
+ * open are put on it here.
+ */
+const list = useTemplateRef<{ $el: HTMLElement }>('list');
+const open = ref(false);
+onMounted(() => {
+  const frame = list.value?.$el.querySelector('.n-base-selection-label');
+  if (!frame) return;
+  frame.setAttribute('role', 'combobox');
+  frame.setAttribute('aria-haspopup', 'listbox');
+  watchEffect(() => {
+    frame.setAttribute('aria-label', props.label);
+    frame.setAttribute('aria-expanded', String(open.value));
+  });
+});
 function pick(event: Event): void {
   const option = props.options[Number((event.target as HTMLSelectElement).value)];
   if (option) emit('update:value', option.value);
@@ -41,13 +57,14 @@ function pick(event: Event): void {
   </select>
   <NSelect
     v-else
+    ref="list"
+    v-model:show="open"
     class="one-of"
     :class="{ fit }"
     :style="{ width }"
     :value="value"
     :options="[...options]"
     :placeholder="placeholder ?? ''"
-    :input-props="{ 'aria-label': label }"
     :consistent-menu-width="false"
     @update:value="(next: V) => emit('update:value', next)"
   />

@@ -3,6 +3,8 @@
 // be is put back, and the field says why.
 import { NInputNumber } from 'naive-ui';
 import { ref, useId, watch } from 'vue';
+import { bareNumber } from '../display/quantities.ts';
+import { testMark } from './mark.ts';
 
 // a mark for tests belongs on the field itself
 defineOptions({ inheritAttrs: false });
@@ -16,8 +18,6 @@ const props = defineProps<{
   /** With each key, not on leaving the field. */
   live?: boolean;
 }>();
-/** As its own object: the library’s types know no marks. */
-const mark = (attrs: Record<string, unknown>): object => ({ 'data-test': attrs['data-test'] });
 const emit = defineEmits<{ 'update:value': [value: number] }>();
 const fault = ref('');
 const faultId = useId();
@@ -28,9 +28,14 @@ watch(() => props.value, right);
 function take(n: number | null): void {
   if (n === null) return;
   const { min = -Infinity, max = Infinity } = props;
-  const range = max < Infinity ? `from ${min} to ${max}` : min > -Infinity ? `from ${min} up` : 'of any size';
+  const range =
+    max < Infinity
+      ? `from ${bareNumber(min)} to ${bareNumber(max)}`
+      : min > -Infinity
+        ? `from ${bareNumber(min)} up`
+        : 'of any size';
   const good = n >= min && n <= max && (!props.whole || Number.isInteger(n));
-  fault.value = good ? '' : `${n} cannot be: give a ${props.whole ? 'whole ' : ''}number ${range}.`;
+  fault.value = good ? '' : `${bareNumber(n)} cannot be: give a ${props.whole ? 'whole ' : ''}number ${range}.`;
   if (good) emit('update:value', n);
 }
 </script>
@@ -47,7 +52,7 @@ function take(n: number | null): void {
         'aria-label': label,
         'aria-describedby': fault ? faultId : undefined,
         inputmode: 'decimal',
-        ...mark($attrs),
+        ...testMark($attrs),
       }"
       @focus="right"
       @update:value="take"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Words: a name, a note, several rows. `change` comes on leaving the field or on Enter, `update:value` with each key.
 import { NInput } from 'naive-ui';
+import { testMark } from './mark.ts';
 
 // a mark for tests belongs on the field itself
 defineOptions({ inheritAttrs: false });
@@ -13,8 +14,6 @@ defineProps<{
   /** Several rows of this height. */
   rows?: number;
 }>();
-/** As its own object: the library’s types know no marks. */
-const mark = (attrs: Record<string, unknown>): object => ({ 'data-test': attrs['data-test'] });
 const emit = defineEmits<{ 'update:value': [value: string]; change: [value: string] }>();
 </script>
 
@@ -27,7 +26,7 @@ const emit = defineEmits<{ 'update:value': [value: string]; change: [value: stri
     :value="value"
     :placeholder="placeholder ?? ''"
     :maxlength="longest"
-    :input-props="{ 'aria-label': label, spellcheck: rows === undefined, ...mark($attrs) }"
+    :input-props="{ 'aria-label': label, spellcheck: rows === undefined, ...testMark($attrs) }"
     @update:value="(next: string) => emit('update:value', next)"
     @change="(next: string) => emit('change', next)"
   />
