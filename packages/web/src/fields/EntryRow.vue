@@ -9,6 +9,7 @@ defineProps<{
   /** The plan's field that it edits; else say the quantity, and everything is in SI. */
   field?: string;
   quantity?: Quantity;
+  /** In SI. */
   limits?: Limits;
   note?: string;
   commit?: (value: number) => string | undefined;

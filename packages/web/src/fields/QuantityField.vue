@@ -8,10 +8,11 @@ import { useSettings } from '../display/settings.ts';
 const props = defineProps<{
   /** In SI; in the plan's unit where `field` is given. */
   value: number | undefined;
-  /** The plan's field that it edits: value, limits and what is committed are in its unit. */
+  /** The plan's field that it edits: the value and what is committed are in its unit. */
   field?: string;
   quantity?: Quantity;
   label: string;
+  /** In SI, whatever the field keeps. */
   limits?: Limits;
   /** Takes the figure; returns why it cannot be used, or nothing. */
   commit: (value: number) => string | undefined;
@@ -37,9 +38,6 @@ const border = computed(() => (props.field === undefined ? undefined : planField
 const quantity = computed<Quantity>(() => props.quantity ?? border.value?.quantity ?? 'ratio');
 const si = (value: number | undefined): number | undefined =>
   value === undefined || !border.value ? value : border.value.toSI(value);
-const limits = computed<Limits | undefined>(
-  () => props.limits && { min: si(props.limits.min), max: si(props.limits.max) },
-);
 const errorId = useId();
 const error = ref('');
 /** Typed on since the last figure was taken: what stands in the field is the person's, not the plan's. */
@@ -88,7 +86,7 @@ function attempt(): boolean {
     putBack();
     return true;
   }
-  const reading = read(draft.value, quantity.value, settings.units, limits.value);
+  const reading = read(draft.value, quantity.value, settings.units, props.limits);
   error.value = reading.ok
     ? (props.commit(border.value ? border.value.toPlan(reading.si) : reading.si) ?? '')
     : reading.message;

@@ -73,6 +73,19 @@ describe('a field of a quantity', () => {
     // 6.894757 kPa to the psi
     expect(kpa.commit).toHaveBeenLastCalledWith(137.8951);
   });
+  it('has its limits in SI, whatever unit the plan keeps', async () => {
+    const litres = make({ value: 5, field: 'litresPerHeadPerDay', limits: { min: 0, max: 1 } });
+    await litres.type('70');
+    expect(litres.error()).toBe('');
+    expect(litres.commit).toHaveBeenLastCalledWith(70);
+    await litres.type('1001');
+    expect(litres.error()).toMatch(/1,000/);
+    const boards = make({ value: 38, field: 'deckMm', limits: { min: 0.01, max: 0.3 } });
+    await boards.type('45');
+    expect(boards.commit).toHaveBeenLastCalledWith(45);
+    await boards.type('5');
+    expect(boards.error()).toMatch(/10/);
+  });
   it('refuses what is no figure, says so, keeps what was typed, and is put back by Escape', async () => {
     const f = make();
     await f.type('up the hill');

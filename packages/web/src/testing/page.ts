@@ -6,15 +6,22 @@ import { computed, defineComponent, ref, shallowRef, type Component, type Shallo
 import type { Working } from '@vernal-slope/core/working';
 import { checkPlan, loadPlan, type Fault } from '@vernal-slope/plan/document';
 import { applyCommand, type Command } from '@vernal-slope/plan/edit';
-import type { FigureKey } from '@vernal-slope/plan/findings';
+import type { FigureKey, StepKey } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { providePlanPage, type LegRef, type PlanPage } from '../session/planpage.ts';
+import { usePlanChoices } from '../app/usePlanChoices.ts';
+import type { StepJudgement } from '../judgement/stepjudgement.ts';
+import { providePlanPage, type PlanPage } from '../session/planpage.ts';
+import { STEPS } from '../steps/registry.ts';
+import type { StepUse } from '../steps/step.ts';
 import { useBudget } from '../session/useBudget.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
 
+// on its own: next to `new URL` it would be taken for the address of a picture
+const HERE = import.meta.url;
+
 /** A plan of the demo, read as any plan is. */
 export function demoPlan(name: 'ousel-bank' | 'tarn-foot' | 'kestrel-croft' | 'long-fell-hut'): Plan {
-  const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
+  const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, HERE), 'utf8'));
   if (!loaded.ok) throw new Error('the demo plan has faults');
   return loaded.plan;
 }
@@ -27,9 +34,11 @@ export interface TestPage {
   readonly opened: FigureKey[];
   readonly made: (Working | undefined)[];
   readonly tried: Command[];
+  /** What the step says in place of the judgement of one place. */
+  readonly judgement: () => StepJudgement | null;
 }
 
-function testPage(first: Plan): TestPage {
+function testPage(first: Plan, step: StepKey): TestPage {
   const plan = shallowRef(first);
   const [done, opened, made, tried]: [string[], FigureKey[], (Working | undefined)[], Command[]] = [[], [], [], []];
   const edit = (command: Command): readonly Fault[] => {
@@ -41,41 +50,41 @@ function testPage(first: Plan): TestPage {
     plan.value = result.plan;
     return [];
   };
-  const picked = ref('');
+  const results = usePlanResults(plan);
+  const uses = new Map<StepKey, StepUse>();
+  const choices = usePlanChoices(results, () => uses.get(step)?.leadsTo?.value);
   const page: PlanPage = {
     id: ref('p'),
     plan,
-    results: usePlanResults(plan),
+    results,
     budget: useBudget(plan),
-    step: ref('walk'),
-    picked,
-    chosen: computed(() => picked.value),
-    line: computed(() => plan.value.lines[0]?.id ?? ''),
-    leg: ref<LegRef | null>(null),
-    hovered: ref<LegRef | null>(null),
+    step: ref(step),
+    ...choices,
     trying: computed(() => ''),
     edit,
     perform: (command) => edit(command).length === 0,
-    choosePlace: (id) => (picked.value = id),
-    showLine: () => undefined,
-    pickLeg: () => undefined,
     tryIt: (command) => void tried.push(command),
     open: (key) => void opened.push(key),
     openMade: (working) => void made.push(working),
   };
-  return { page, plan, done, opened, made, tried };
+  providePlanPage(page);
+  for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
+  return { page, plan, done, opened, made, tried, judgement: () => uses.get(step)?.judgement?.value ?? null };
 }
 
 /** Mounts what `render` gives on the page of a plan; a real element, so that focus can be looked at. */
-export function mountOnPage(plan: Plan, render: (on: TestPage) => VNode): TestPage & { view: VueWrapper } {
+export function mountOnPage(
+  plan: Plan,
+  render: (on: TestPage) => VNode,
+  step: StepKey = 'walk',
+): TestPage & { view: VueWrapper } {
   const pinia = createPinia();
   setActivePinia(pinia);
   let on: TestPage | undefined;
   const Host: Component = defineComponent({
     setup() {
-      const made = testPage(plan);
+      const made = testPage(plan, step);
       on = made;
-      providePlanPage(made.page);
       return () => render(made);
     },
   });

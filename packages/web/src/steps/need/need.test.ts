@@ -1,0 +1,125 @@
+// @vitest-environment happy-dom
+// The Need step on a page: what is entered becomes the plan, what cannot be is said, figures are in the person's units.
+import { describe, expect, it } from 'vitest';
+import { h, nextTick } from 'vue';
+import type { VueWrapper } from '@vue/test-utils';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { useSettings } from '../../display/settings.ts';
+import { demoPlan, mountOnPage } from '../../testing/page.ts';
+import NeedPage from './NeedPage.vue';
+
+const open = (plan: Plan = demoPlan('ousel-bank')) => mountOnPage(plan, () => h(NeedPage));
+const button = (view: VueWrapper, words: string) => {
+  const found = view.findAll('button').find((b) => b.text() === words || b.attributes('aria-label') === words);
+  if (!found) throw new Error(`no button ${words}`);
+  return found;
+};
+const field = (view: VueWrapper, label: string) => view.find(`input[aria-label^="${label}"]`);
+async function enter(view: VueWrapper, label: string, text: string): Promise<void> {
+  const input = field(view, label);
+  await input.trigger('focus');
+  await input.setValue(text);
+  await input.trigger('change');
+  await input.trigger('blur');
+  await nextTick();
+}
+
+describe('what is needed', () => {
+  it('shows each need with where its figure comes from, and opens its working', async () => {
+    const { view, opened } = open();
+    const rows = view.findAll('.row');
+    expect(rows.length).toBeGreaterThanOrEqual(3);
+    for (const row of rows) expect(row.find('.from').text()).toMatch(/\w.*\.$/);
+    await rows[0].find('.figure').trigger('click');
+    expect(opened).toEqual([{ of: 'need', id: rows[0].attributes('data-test'), leg: 0 }]);
+    view.unmount();
+  });
+  it('a person more is in the plan, half a person is not and says why', async () => {
+    const { view, plan, done } = open();
+    await enter(view, 'People, Bakehouse', '4');
+    expect(plan.value.needs?.people?.[0].count).toBe(4);
+    await enter(view, 'People, Bakehouse', '2.5');
+    expect(plan.value.needs?.people?.[0].count).toBe(4);
+    expect(view.find('[role=alert]').text()).toContain('2.5 cannot be');
+    expect(done).toEqual(['people']);
+    view.unmount();
+  });
+  it('a figure that differs from the table asks why', async () => {
+    const { view, plan } = open();
+    expect(view.find('input[aria-label="Why, Bakehouse"]').exists()).toBe(false);
+    await enter(view, 'Water a person and day, Bakehouse', '70');
+    expect(plan.value.needs?.people?.[0].litresPerDay).toBe(70);
+    const why = view.find('input[aria-label="Why, Bakehouse"]');
+    await why.setValue('dough');
+    await why.trigger('change');
+    expect(plan.value.needs?.people?.[0].reason).toBe('dough');
+    view.unmount();
+  });
+  it('begins from nothing: a herd where there is a trough, people, a garden; and is taken out again', async () => {
+    const { view, plan } = open({ ...demoPlan('tarn-foot'), needs: undefined });
+    const before = view.findAll('.row').length;
+    await button(view, 'People').trigger('click');
+    await button(view, 'A garden').trigger('click');
+    await button(view, 'A herd').trigger('click');
+    expect(view.findAll('.row')).toHaveLength(before + 3);
+    await button(view, 'Take out Garden').trigger('click');
+    expect(plan.value.needs?.gardens).toEqual([]);
+    expect(view.findAll('.row')).toHaveLength(before + 2);
+    view.unmount();
+  });
+  it('a herd cannot come where nothing holds water', () => {
+    const plan = demoPlan('ousel-bank');
+    const dry = {
+      ...plan,
+      nodes: plan.nodes.filter((n) => n.kind === 'source'),
+      lines: [],
+      situations: undefined,
+    };
+    const { view } = open(dry);
+    expect(button(view, 'A herd').attributes('disabled')).toBeDefined();
+    view.unmount();
+  });
+  it('months are toggled, all of them said as nothing', async () => {
+    const { view, plan } = open();
+    const group = view.find('[aria-label="Months, currant rows"]');
+    await group.find('button[aria-label="April"]').trigger('click');
+    expect(plan.value.needs?.gardens?.[0].months).toEqual([4, 5, 6, 7, 8, 9]);
+    for (const name of ['January', 'February', 'March', 'October', 'November', 'December'])
+      await view.find(`[aria-label="Months, currant rows"] button[aria-label="${name}"]`).trigger('click');
+    expect(plan.value.needs?.gardens?.[0].months).toBeUndefined();
+    view.unmount();
+  });
+});
+
+describe('in US units', () => {
+  it('evaporation is in inches, areas in square feet, service levels in gallons', async () => {
+    const { view } = open();
+    const figures = (): number[] => view.findAll('[data-test=et0] .figure').map((f) => Number(f.text()));
+    const mm = figures();
+    expect(view.find('[data-test=et0]').text()).toContain('mm a day');
+    useSettings().units = 'us';
+    await nextTick();
+    expect(view.find('[data-test=et0]').text()).toContain('in a day');
+    const inches = figures();
+    expect(mm).toHaveLength(12);
+    mm.forEach((v, m) => expect(inches[m]).toBeCloseTo(v / 25.4, 1));
+    expect(view.text()).not.toMatch(/\d L\b/);
+    expect(view.text()).not.toContain('m²');
+    useSettings().units = 'metric';
+    view.unmount();
+  });
+});
+
+describe('kept back', () => {
+  it('the fire reserve and leaks are entered and in the balance', async () => {
+    const { view, plan } = open();
+    await enter(view, 'Fire reserve, never planned away', '2 m³');
+    expect(plan.value.needs?.fireReserveL).toBe(2000);
+    await enter(view, 'Leaks and spills, per cent', '20');
+    expect(plan.value.needs?.lossShare).toBeCloseTo(0.2, 9);
+    await enter(view, 'Leaks and spills, per cent', '95');
+    expect(plan.value.needs?.lossShare).toBeCloseTo(0.2, 9);
+    expect(view.find('[role=alert]').text()).toBe('95 cannot be: give a number from 0 to 90.');
+    view.unmount();
+  });
+});
