@@ -5,12 +5,12 @@ import { useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { timedFills } from '@vernal-slope/core/supply';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { percent, read, show, unitFor, fixed } from '../../display/quantities.ts';
+import { percent, read, show, toSI, unitFor, fixed } from '../../display/quantities.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import { planField } from '../../display/planfields.ts';
+import { planField, planValue } from '../../display/planfields.ts';
 import DateField from '../../fields/DateField.vue';
 import TextField from '../../fields/TextField.vue';
 
@@ -123,10 +123,16 @@ const expected = computed(() => {
   const r = result.value;
   return r && begun.value !== null ? clock(planField('volumeL').toSI(state.value.volumeL) / r.mean) : '';
 });
-const STEPS = [1, 2, 4, 5, 8, 10, 12, 15, 18.9, 20, 25, 50, 100, 200];
+/** Vessels that people have, in the unit that they read: L, US gal. */
+const VESSELS = {
+  metric: [1, 2, 4, 5, 8, 10, 12, 15, 20, 25, 50, 100, 200],
+  us: [0.25, 0.5, 1, 2, 3, 4, 5, 7, 10, 15, 20, 30, 55],
+} as const;
+/** To the next larger or smaller vessel that people have. */
 function step(by: 1 | -1): void {
+  const sizes = VESSELS[settings.units].map((n) => planValue('volumeL', toSI(n, unitFor('volume', settings.units))));
   const v = state.value.volumeL;
-  const next = by > 0 ? STEPS.find((s) => s > v + 1e-9) : [...STEPS].reverse().find((s) => s < v - 1e-9);
+  const next = by > 0 ? sizes.find((s) => s > v + 1e-3) : sizes.findLast((s) => s < v - 1e-3);
   if (next !== undefined) state.value.volumeL = next;
 }
 function keep(): void {

@@ -1,0 +1,142 @@
+// The table of verbs: each is told in the usage with every option it has, refuses those it has not, and reads what it is
+// given or says in one line what would be right.
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { run, USAGE } from './main.ts';
+import { parseWords, UsageError } from './options.ts';
+import { VERBS } from './verbs/index.ts';
+
+const demo = fileURLToPath(new URL('../../../demo/plans/ousel-bank.vernal.json', import.meta.url));
+/** A value that an option takes. */
+const GOOD: Readonly<Record<string, string>> = {
+  level: 'low',
+  open: 'low',
+  shut: 'low',
+  month: '2',
+  tank: 'hill',
+  outlet: 'low',
+  flow: '5',
+  pressure: '20',
+  school: 'before',
+  line: 'main',
+  track: 'walk.gpx',
+  csv: 'walk.csv',
+  grid: 'ground.asc',
+  tolerance: '0.5',
+  format: 'csv',
+};
+const names = [...new Set(VERBS.flatMap((v) => v.options))];
+
+describe('the table', () => {
+  it('names each verb once', () => {
+    expect(new Set(VERBS.map((v) => v.name)).size).toBe(VERBS.length);
+  });
+  it.each(VERBS.map((v) => [v.name, v] as const))('%s is told in the usage with every option it has', (name, verb) => {
+    const [call, ...words] = verb.usage;
+    expect(call.split(' ')[0]).toBe(name);
+    expect(USAGE).toContain(call);
+    for (const line of words) expect(USAGE).toContain(line);
+    const told = verb.usage.join(' ');
+    for (const option of verb.options) expect(told).toContain(`--${option}`);
+    for (const [, option] of told.matchAll(/--([a-z]+)/g)) expect(verb.options).toContain(option);
+    for (const line of USAGE.split('\n')) expect(line.length).toBeLessThanOrEqual(120);
+  });
+  it.each(VERBS.map((v) => [v.name, v] as const))('%s refuses an option that it has not', async (name, verb) => {
+    for (const option of names.filter((n) => !verb.options.includes(n))) {
+      const { code, out, err } = await run([name, demo, `--${option}`, GOOD[option]]);
+      expect([code, out]).toEqual([2, undefined]);
+      expect(err?.split('\n')[0]).toBe(`vernal: ${name} has no option --${option}`);
+    }
+  });
+  it.each(VERBS.filter((v) => !v.noFile).map((v) => v.name))('%s needs a plan, and only one', async (name) => {
+    expect((await run([name])).err?.split('\n')[0]).toBe(`vernal: ${name} needs a plan file`);
+    expect((await run([name, demo, 'more'])).err?.split('\n')[0]).toBe('vernal: unexpected "more"');
+  });
+  it.each(VERBS.filter((v) => !v.noFile).map((v) => v.name))('%s tells of a file that is not there', async (name) => {
+    const verb = VERBS.find((v) => v.name === name);
+    const need = verb?.needs && (verb.options.includes('outlet') ? ['--outlet', 'low'] : ['--track', 'x.gpx']);
+    const { code, out, err } = await run([name, '/no/such/plan.vernal.json', ...(need ?? [])]);
+    expect([code, out]).toEqual([2, undefined]);
+    expect(err).toContain('there is no file');
+    expect(err).not.toContain('    at ');
+  });
+});
+
+describe('help', () => {
+  it.each([[['--help']], [['-h']], [['help']], [['solve', '--help']]])(
+    '%j prints the usage and is no error',
+    async (args) => {
+      expect(await run(args)).toEqual({ code: 0, out: `${USAGE}\n` });
+    },
+  );
+  it.each([
+    [[], 'vernal: no verb given'],
+    [['flow', demo], 'vernal: unknown verb "flow"'],
+    [['help', 'solve'], 'vernal: unexpected "solve"'],
+    [['schema', demo], `vernal: unexpected "${demo}"`],
+  ])('%j says what is wrong, then the usage', async (args, words) => {
+    const { code, out, err } = await run(args);
+    expect([code, out]).toEqual([2, undefined]);
+    expect(err).toBe(`${words}\n${USAGE}\n`);
+  });
+});
+
+describe('options', () => {
+  it.each([
+    ['level', 'empty', 'full, low or start'],
+    ['month', '13', '1 to 12'],
+    ['month', '0', '1 to 12'],
+    ['month', '1.5', '1 to 12'],
+    ['month', '', '1 to 12'],
+    ['month', 'July', '1 to 12'],
+    ['flow', '0', 'a number above 0 in L/min'],
+    ['flow', '-3', 'a number above 0 in L/min'],
+    ['flow', 'NaN', 'a number above 0 in L/min'],
+    ['flow', 'Infinity', 'a number above 0 in L/min'],
+    ['pressure', '1e9', 'a number above 0 in kPa'],
+    ['school', 'both', 'after or before (yield after or before spillage)'],
+    ['tolerance', '-1', 'metres from 0 to 1000'],
+    ['format', 'xlsx', 'csv, geojson or gpx'],
+  ])('--%s "%s" says what would be right', (option, value, right) => {
+    const read = (): unknown => parseWords(['x', `--${option}=${value}`]).options;
+    expect(read).toThrow(UsageError);
+    expect(read).toThrow(`vernal: --${option} is "${value}"; give ${right}`);
+  });
+  it('are read: ids parted by commas, numbers as numbers, outlets as often as they come', () => {
+    const { options, given } = parseWords([
+      'x',
+      'file',
+      '--open',
+      ' low , kitchen,',
+      '--month',
+      '7',
+      '--outlet',
+      'a=5',
+      '--outlet',
+      'b=6',
+      '--tolerance=0',
+    ]);
+    expect(options).toEqual({ open: ['low', 'kitchen'], month: 7, outlet: ['a=5', 'b=6'], tolerance: 0 });
+    expect(given).toEqual(expect.arrayContaining(['open', 'month', 'outlet', 'tolerance']));
+  });
+  it('nothing that is unknown goes by', () => {
+    expect(() => parseWords(['solve', 'f', '--lvel', 'low'])).toThrow(UsageError);
+    expect(() => parseWords(['solve', 'f', '--level'])).toThrow(UsageError);
+    expect(() => parseWords(['solve', 'f', '--help=yes'])).toThrow(UsageError);
+  });
+});
+
+describe('places that are named', () => {
+  it.each([
+    [['solve', demo, '--open', 'hill'], '"hill" is no'],
+    [['solve', demo, '--open', 'nowhere'], '"nowhere" is no'],
+    [['solve', demo, '--shut', 'adit'], '"adit" is no'],
+    [['store', demo, '--tank', 'low'], '"low" is no tank'],
+    [['stand', demo, '--tank', 'adit'], '"adit" is no tank'],
+  ])('%j', async (args, words) => {
+    const { code, err } = await run(args);
+    expect(code).toBe(2);
+    expect(err).toContain(words);
+    expect(err).toContain('give');
+  });
+});
