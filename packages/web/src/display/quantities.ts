@@ -108,6 +108,10 @@ export function fixed(value: number, decimals: number): string {
   return value < 0 && !zero ? `−${text}` : text;
 }
 
+/** SI of a figure in the person's unit. */
+export const asSI = (value: number, quantity: Quantity, system: UnitSystem): number =>
+  toSI(value, unitFor(quantity, system));
+
 /** A bare number as it was given, thousands parted, at most six decimals. */
 export const bareNumber = (value: number): string => {
   const text = Math.abs(value).toLocaleString('en', { maximumFractionDigits: 6 });

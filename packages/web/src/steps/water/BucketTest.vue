@@ -5,7 +5,7 @@ import { useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { timedFills } from '@vernal-slope/core/supply';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { percent, read, show, toSI, unitFor, fixed } from '../../display/quantities.ts';
+import { asSI, percent, read, show, unitFor, fixed } from '../../display/quantities.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
@@ -130,7 +130,7 @@ const VESSELS = {
 } as const;
 /** To the next larger or smaller vessel that people have. */
 function step(by: 1 | -1): void {
-  const sizes = VESSELS[settings.units].map((n) => planValue('volumeL', toSI(n, unitFor('volume', settings.units))));
+  const sizes = VESSELS[settings.units].map((n) => planValue('volumeL', asSI(n, 'volume', settings.units)));
   const v = state.value.volumeL;
   const next = by > 0 ? sizes.find((s) => s > v + 1e-3) : sizes.findLast((s) => s < v - 1e-3);
   if (next !== undefined) state.value.volumeL = next;
