@@ -1,12 +1,14 @@
 // What `npm run bench` prints. Times of this machine, and ratios within one run, which travel better.
 import { solveBench } from './solve.ts';
 import { sizeBench } from './size.ts';
+import { serverBench } from './server.ts';
 import { startBench } from './start.ts';
 import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
 
 console.log('Vernal Slope, bench\n');
 await startBench();
+await serverBench();
 sizeBench();
 solveBench();
 storageBench();
