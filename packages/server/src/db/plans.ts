@@ -36,6 +36,15 @@ export type SaveResult =
   | { readonly kind: 'stale'; readonly current: StoredPlan }
   | { readonly kind: 'missing' };
 
+/** What a save reads back; the document is in hand already, and megabytes are not fetched to be the same. */
+const KEPT = {
+  id: plans.id,
+  title: plans.title,
+  revision: plans.revision,
+  createdAt: plans.createdAt,
+  updatedAt: plans.updatedAt,
+} as const;
+
 const stored = (row: typeof plans.$inferSelect): StoredPlan => ({
   id: row.id,
   title: row.title,
@@ -61,17 +70,7 @@ export class PlanStore {
   }
 
   async list(): Promise<PlanSummary[]> {
-    return this.#db
-      .select({
-        id: plans.id,
-        title: plans.title,
-        revision: plans.revision,
-        createdAt: plans.createdAt,
-        updatedAt: plans.updatedAt,
-      })
-      .from(plans)
-      .where(isNull(plans.deletedAt))
-      .orderBy(desc(plans.updatedAt), plans.title);
+    return this.#db.select(KEPT).from(plans).where(isNull(plans.deletedAt)).orderBy(desc(plans.updatedAt), plans.title);
   }
 
   async get(id: string): Promise<StoredPlan | undefined> {
@@ -97,7 +96,7 @@ export class PlanStore {
         .insert(plans)
         .values({ id, title: document.title, revision: 1, document: document.text, createdAt: now, updatedAt: now })
         .onConflictDoNothing()
-        .returning(),
+        .returning(KEPT),
       this.#db
         .insert(versions)
         .values({
@@ -115,7 +114,7 @@ export class PlanStore {
   /** Keeps a new plan. An id that is there already is a request sent twice: it is answered as the first was. */
   async create(document: Prepared, id = this.#newId()): Promise<StoredPlan> {
     const [made] = await this.#db.batch(this.#begin(id, document, this.#now()));
-    if (made[0]) return stored(made[0]);
+    if (made[0]) return { ...made[0], document: document.text };
     const first = await this.#version(id, eq(versions.revision, 1));
     if (!first) throw new Error(`the plan ${id} is there without its first version`);
     return first;
@@ -166,14 +165,14 @@ export class PlanStore {
             sql`exists (select 1 from ${versions} where ${versions.planId} = ${id} and ${versions.revision} = ${revision + 1})`,
           ),
         )
-        .returning(),
+        .returning(KEPT),
       this.#db
         .delete(versions)
         .where(
           and(eq(versions.planId, id), isNull(versions.name), lt(versions.revision, revision + 2 - VERSIONS_KEPT)),
         ),
     ]);
-    if (rows[0]) return { kind: 'saved', plan: stored(rows[0]) };
+    if (rows[0]) return { kind: 'saved', plan: { ...rows[0], document: document.text } };
     const current = await this.get(id);
     if (!current) return { kind: 'missing' };
     const first = key === undefined ? undefined : await this.#version(id, eq(versions.saveKey, key));

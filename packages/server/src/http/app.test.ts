@@ -65,6 +65,29 @@ async function call(method: string, path: string, body?: unknown): Promise<{ sta
 }
 const titled = (title: string): object => ({ ...plan, title });
 
+describe('a plan that is there already', () => {
+  it('is not sent again until it was saved, and then is', async () => {
+    const made = (await call('POST', '/api/plans', { document: plan })).body;
+    const ask = (tag?: string): Promise<Response> =>
+      fetch(`${base}/api/plans/${made.id}`, {
+        headers: tag ? { 'If-None-Match': tag, 'Cache-Control': 'max-age=0' } : {},
+      });
+    const first = await ask();
+    const tag = first.headers.get('ETag') ?? '';
+    expect(tag).not.toBe('');
+    expect(((await first.json()) as Body).revision).toBe(1);
+    expect((await ask(tag)).status).toBe(304);
+    const saved = await call('PUT', `/api/plans/${made.id}`, {
+      revision: 1,
+      document: { ...plan, title: 'Saved since' },
+    });
+    expect(saved.body).toMatchObject({ revision: 2, title: 'Saved since', document: { title: 'Saved since' } });
+    const again = await ask(tag);
+    expect(again.status).toBe(200);
+    expect(((await again.json()) as Body).document.title).toBe('Saved since');
+  });
+});
+
 describe('a plan', () => {
   it('is made, read, saved with a rising revision, and keeps unknown fields', async () => {
     const made = await call('POST', '/api/plans', { document: { ...plan, extra: { a: [1, null] } } });

@@ -30,6 +30,9 @@ const bodyText = (plan: StoredPlan): string => {
   return `${head.slice(0, -1)},"document":${plan.document}}`;
 };
 const send = (res: Response, text: string): void => void res.type('application/json').send(text);
+/** A plan as it is now. Its revision tells whether it changed: ten megabytes are not hashed to find out. */
+const sendPlan = (res: Response, plan: StoredPlan): void =>
+  send(res.set('ETag', `W/"${plan.id}-${plan.revision}-${plan.updatedAt.getTime()}"`), bodyText(plan));
 
 const bytesOf = (req: Request): Uint8Array => {
   const body: unknown = req.body;
@@ -70,12 +73,12 @@ export function plansRouter(store: PlanStore, desk: Desk): Router {
     // the same request sent twice makes one plan: its id comes from its key
     const id = key.key && createHash('sha256').update(key.key).digest('base64url').slice(0, 16);
     const plan = await store.create(prepared.document, id);
-    send(res.status(201), bodyText(plan));
+    sendPlan(res.status(201), plan);
   });
 
   router.get('/plans/:id', async (req, res) => {
     const plan = await store.get(req.params.id);
-    if (plan) send(res, bodyText(plan));
+    if (plan) sendPlan(res, plan);
     else missing(res);
   });
 
@@ -86,7 +89,7 @@ export function plansRouter(store: PlanStore, desk: Desk): Router {
     if (!prepared.ok) return refuse(res, prepared.status, prepared.code, prepared.message, prepared.faults);
     const { revision, summary } = prepared;
     const result = await store.save(req.params.id as string, revision, prepared.document, summary, key.key);
-    if (result.kind === 'saved') send(res, bodyText(result.plan));
+    if (result.kind === 'saved') sendPlan(res, result.plan);
     else if (result.kind === 'missing') missing(res);
     else {
       const error = JSON.stringify({ code: 'stale', message: 'The plan was saved from somewhere else meanwhile.' });
@@ -104,7 +107,7 @@ export function plansRouter(store: PlanStore, desk: Desk): Router {
 
   router.post('/plans/:id/restore', async (req, res) => {
     const plan = await store.restore(req.params.id);
-    if (plan) send(res, bodyText(plan));
+    if (plan) sendPlan(res, plan);
     else refuse(res, 404, 'no-plan', 'There is no deleted plan to bring back.');
   });
 
