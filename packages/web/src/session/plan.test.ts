@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setTitle } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { PlanServer } from '../testing/server.ts';
 import { usePlan } from './plan.ts';
 
 const kept = vi.hoisted(() => new Map<string, unknown>());
@@ -18,53 +19,11 @@ const plan = JSON.parse(
   readFileSync(new URL('../../../../demo/plans/tarn-foot.vernal.json', import.meta.url), 'utf8'),
 ) as Plan;
 
-/** A server of one plan that knows a request it has seen, as the real one does. */
-class Server {
-  document: unknown = plan;
-  revision = 1;
-  readonly seen = new Map<string, { revision: number }>();
-  readonly saves: { revision: number; title: string; key: string | null }[] = [];
-  /** What becomes of the next requests: answered, or the answer is lost on its way, or they never arrive. */
-  fate: ('answer' | 'lose-answer' | 'lose-request')[] = [];
-
-  readonly fetch = async (_: string, init: RequestInit): Promise<Response> => {
-    const fate = this.fate.shift() ?? 'answer';
-    if (fate === 'lose-request') throw new TypeError('no connection');
-    const answer = this.#answer(init);
-    if (fate === 'lose-answer') throw new TypeError('connection reset');
-    return answer;
-  };
-  #answer(init: RequestInit): Response {
-    if (init.method === 'GET') return Response.json(this.#stored(this.revision));
-    const body = JSON.parse(String(init.body)) as { revision: number; document: Plan };
-    const key = new Headers(init.headers).get('Idempotency-Key');
-    this.saves.push({ revision: body.revision, title: body.document.title, key });
-    const first = key && this.seen.get(key);
-    if (first) return Response.json(this.#stored(first.revision));
-    if (body.revision !== this.revision)
-      return Response.json(
-        { error: { code: 'stale', message: 'stale' }, current: this.#stored(this.revision) },
-        { status: 409 },
-      );
-    this.document = body.document;
-    this.revision++;
-    if (key) this.seen.set(key, { revision: this.revision });
-    return Response.json(this.#stored(this.revision));
-  }
-  #stored(revision: number): object {
-    const at = '2026-11-25T10:00:00.000Z';
-    return { id: 'p', title: 't', revision, createdAt: at, updatedAt: at, document: this.document };
-  }
-  get title(): string {
-    return (this.document as Plan).title;
-  }
-}
-
-let server: Server;
+let server: PlanServer;
 beforeEach(() => {
   vi.useFakeTimers();
   kept.clear();
-  server = new Server();
+  server = new PlanServer(plan);
   vi.stubGlobal('fetch', server.fetch);
   setActivePinia(createPinia());
 });

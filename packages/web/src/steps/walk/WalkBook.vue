@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The walk book: legs as walked on the left of a double rule, as worked out on the right.
 import { ArrowDown, ArrowUp, Plus, Trash2 } from '@lucide/vue';
-import Sortable from 'sortablejs';
+import type Sortable from 'sortablejs';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { insertLeg, moveLeg, removeLeg, setLeg, setPipe, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -120,10 +120,14 @@ function onKey(event: KeyboardEvent): void {
 let sortable: Sortable | undefined;
 watch(
   body,
-  (element) => {
+  async (element) => {
     sortable?.destroy();
+    sortable = undefined;
     if (!element) return;
-    sortable = Sortable.create(element, {
+    // fetched beside the page, not before it: nobody drags in the first second
+    const { default: Sorting } = await import('sortablejs');
+    if (body.value !== element) return;
+    sortable = Sorting.create(element, {
       handle: '.grip',
       animation: 120,
       onEnd: ({ oldIndex, newIndex, item, from }) => {
