@@ -10,12 +10,13 @@ import type { PlanResults } from '../session/usePlanResults.ts';
 import { chainTo } from '../drawings/hillside/section.ts';
 import { show, showEntered, showText } from '../display/quantities.ts';
 import { nameIn, nominal } from '../display/names.ts';
-import { SEVERITY_WORD, sentence, type FigureKey, type Part } from '../display/sentences.ts';
+import { sentence, type FigureKey, type Part } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
 import type { SlowAnswers } from '../workers/hydraulics.ts';
 import DropGlyph from '../shell/DropGlyph.vue';
-import SentenceText from './SentenceText.vue';
+import SentenceItem from './SentenceItem.vue';
 import TryingBox from './TryingBox.vue';
+import './judgement.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -224,38 +225,26 @@ function tryIt(): void {
     </div>
     <p v-if="shown.passing" class="small muted passing">Let go, and it is judged.</p>
     <ul v-else class="sentences" data-test="sentences" aria-live="polite">
-      <li v-for="s in sentences.filter((s) => s.severity !== 'ok')" :key="s.key">
-        <DropGlyph :level="s.severity" :size="18" />
-        <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
-          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
-          <button
-            v-if="s.remedy && !trying"
-            type="button"
-            class="plain-button edged small-try"
-            data-test="try-finding"
-            @click="s.remedy && emit('try', s.remedy)"
-          >
-            Try it
-          </button>
-        </p>
-      </li>
-      <li v-if="height" data-test="height">
-        <DropGlyph :level="height.severity" :size="18" />
-        <p>
-          <strong :class="height.severity">{{ SEVERITY_WORD[height.severity] }}.</strong>{{ ' ' }}
-          <SentenceText :parts="height.parts" @open="(key) => emit('open', key)" />
-          <button
-            v-if="height.remedy && !trying"
-            type="button"
-            class="plain-button edged small-try"
-            data-test="try-stand"
-            @click="height.remedy && emit('try', height.remedy)"
-          >
-            Try it
-          </button>
-        </p>
-      </li>
+      <SentenceItem
+        v-for="s in sentences.filter((s) => s.severity !== 'ok')"
+        :key="s.key"
+        :severity="s.severity"
+        :parts="s.parts"
+        :remedy="trying ? undefined : s.remedy"
+        test="try-finding"
+        @open="(key) => emit('open', key)"
+        @try="(command) => emit('try', command)"
+      />
+      <SentenceItem
+        v-if="height"
+        data-test="height"
+        :severity="height.severity"
+        :parts="height.parts"
+        :remedy="trying ? undefined : height.remedy"
+        test="try-stand"
+        @open="(key) => emit('open', key)"
+        @try="(command) => emit('try', command)"
+      />
     </ul>
     <TryingBox v-if="trying" :label="trying" @keep="emit('keep')" @back="emit('back')" />
     <div v-else-if="remedy && worthIt" class="remedy" data-test="remedy">
@@ -276,14 +265,14 @@ function tryIt(): void {
     <p v-else-if="error" class="small working-on" role="alert">{{ error }}</p>
     <p v-else-if="busy" class="small muted working-on">Working out the filling …</p>
     <ul class="sentences" data-test="good-sentences">
-      <li v-for="s in sentences.filter((s) => s.severity === 'ok')" :key="s.key">
-        <DropGlyph :level="s.severity" :size="18" />
-        <p>
-          <strong :class="s.severity">{{ SEVERITY_WORD[s.severity] }}.</strong>{{ ' ' }}
-          <SentenceText :parts="s.parts" @open="(key) => emit('open', key)" />
-        </p>
-      </li>
-      <li v-if="sentences.length === 0 && !height">
+      <SentenceItem
+        v-for="s in sentences.filter((s) => s.severity === 'ok')"
+        :key="s.key"
+        :severity="s.severity"
+        :parts="s.parts"
+        @open="(key) => emit('open', key)"
+      />
+      <li v-if="sentences.length === 0 && !height" class="none">
         <DropGlyph level="begun" :size="18" />
         <p><strong>Begun.</strong> Nothing to judge yet: choose a place where water comes out.</p>
       </li>
@@ -292,63 +281,12 @@ function tryIt(): void {
 </template>
 
 <style scoped>
-.small-try {
-  margin-left: 6px;
-  min-height: 24px;
-  padding: 0 8px;
-  font-size: var(--text-s);
-}
-
 .passing {
   padding: 12px 16px;
 }
 
-.judgement {
-  overflow: hidden;
-}
-
-header {
-  padding: 10px 16px;
-  background: var(--water-wash);
-}
-
-.two {
-  contain: layout paint style;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  margin: 0 16px;
-  border-bottom: var(--line-hair) solid var(--rule);
-}
-
-.two > div {
-  padding: 10px 0;
-}
-
-.two > div + div {
-  padding-left: 14px;
-  border-left: var(--line-hair) solid var(--rule);
-}
-
-.big {
-  display: flex;
-  align-items: baseline;
-  gap: 6px;
-  font-size: var(--text-s);
-}
-
 .big .figure {
   font-size: var(--figure-l);
-  font-weight: 500;
-  line-height: 1.15;
-}
-
-.sentences {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  margin: 0;
-  padding: 12px 16px;
-  list-style: none;
 }
 
 .sentences + .sentences,
@@ -357,21 +295,9 @@ header {
   padding-top: 0;
 }
 
-li {
+.none {
   display: flex;
   gap: 10px;
-}
-
-li .ok {
-  color: var(--water-ink);
-}
-
-li .warning {
-  color: var(--amber-ink);
-}
-
-li .error {
-  color: var(--brick-ink);
 }
 
 .remedy {
