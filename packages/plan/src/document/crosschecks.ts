@@ -1,6 +1,6 @@
 // What a schema cannot see: references, heights against each other, water that reaches every part.
 import { findFitting, findPipe } from '../catalogue/index.ts';
-import { jsonPath, type Fault } from '../fields/index.ts';
+import { faultWith, jsonPath, type Fault } from '../fields/index.ts';
 import { feeds, kindOf, type Roles } from '../kinds/index.ts';
 import type { Line, Plan, PlanNode } from '../schema/index.ts';
 import { unreached } from '../topology/index.ts';
@@ -43,11 +43,17 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   for (const [k, leg] of line.legs.entries()) {
     if (ground !== undefined && Math.abs(leg.endGroundM - ground) > leg.lengthM + CLOSE) {
       const change = Math.abs(leg.endGroundM - ground);
-      yield {
-        path: at('legs', k, 'lengthM'),
-        message: `is ${leg.lengthM} m, shorter than the ${Number(change.toFixed(3))} m it ${leg.endGroundM > ground ? 'rises' : 'falls'}`,
-        advice: 'the length is measured along the ground and cannot be less than the change in height',
-      };
+      yield faultWith(
+        at('legs', k, 'lengthM'),
+        [
+          'is ',
+          { metres: leg.lengthM },
+          ', shorter than the ',
+          { metres: change },
+          ` it ${leg.endGroundM > ground ? 'rises' : 'falls'}`,
+        ],
+        ['the length is measured along the ground and cannot be less than the change in height'],
+      );
     }
     ground = leg.endGroundM;
     if (typeof leg.pipe === 'string' && !findPipe(leg.pipe)) {

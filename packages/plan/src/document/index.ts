@@ -1,5 +1,5 @@
 // Plan files: the face of the subject.
-export { faultLine, jsonPath, type Fault } from '../fields/index.ts';
+export { faultLine, jsonPath, type Fault, type FaultWords } from '../fields/index.ts';
 export { crossChecks } from './crosschecks.ts';
 export { MAX_BYTES, MAX_DEPTH } from '../fields/index.ts';
 export { broughtUp, PLAN_VERSION } from './migrate.ts';

@@ -5,7 +5,23 @@ export interface Fault {
   readonly path: string;
   readonly message: string;
   readonly advice: string;
+  /** The same in parts, where it has lengths: for those who read them in other units. */
+  readonly told?: { readonly message: FaultWords; readonly advice: FaultWords };
 }
+
+/** Words with lengths, m, between them. */
+export type FaultWords = readonly (string | { readonly metres: number })[];
+
+const inMetres = (words: FaultWords): string =>
+  words.map((w) => (typeof w === 'string' ? w : `${Number(w.metres.toFixed(3))} m`)).join('');
+
+/** A fault whose words have lengths in them; files and the command line read them in metres. */
+export const faultWith = (path: string, message: FaultWords, advice: FaultWords): Fault => ({
+  path,
+  message: inMetres(message),
+  advice: inMetres(advice),
+  told: { message, advice },
+});
 
 /** `$.a.b[3]` from the parts of a path. */
 export const jsonPath = (parts: readonly PropertyKey[]): string =>

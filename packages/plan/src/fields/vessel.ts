@@ -1,6 +1,6 @@
 // What holds water: shapes, inlets, floats, overflows, and the herds that drink there; with what a schema cannot see.
 import { z } from 'zod';
-import { jsonPath, type Fault } from './faults.ts';
+import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
 import { atLeastZero, clock, place, positive } from './place.ts';
 
@@ -129,30 +129,36 @@ export function* vesselFaults(node: VesselEntry, path: readonly PropertyKey[]): 
   const aboveRim = (value: number | undefined, ...parts: PropertyKey[]): Fault[] =>
     value !== undefined && value > height + CLOSE
       ? [
-          {
-            path: at(...parts),
-            message: `is ${value} m, above the rim at ${height} m`,
-            advice: `give at most ${height}`,
-          },
+          faultWith(
+            at(...parts),
+            ['is ', { metres: value }, ', above the rim at ', { metres: height }],
+            ['give at most ', { metres: height }],
+          ),
         ]
       : [];
   yield* aboveRim(node.overflowM, 'overflowM');
   if (node.outletM !== undefined && node.outletM >= node.overflowM) {
-    yield {
-      path: at('outletM'),
-      message: `is ${node.outletM} m, not below the overflow at ${node.overflowM} m`,
-      advice: 'put the outlet below the overflow',
-    };
+    yield faultWith(
+      at('outletM'),
+      ['is ', { metres: node.outletM }, ', not below the overflow at ', { metres: node.overflowM }],
+      ['put the outlet below the overflow'],
+    );
   }
   yield* aboveRim(node.startLevelM, 'startLevelM');
   const float = node.inlet?.floatValve;
   if (!float) return;
   yield* aboveRim(float.closeLevelM, 'inlet', 'floatValve', 'closeLevelM');
   if (float.bandM > float.closeLevelM + CLOSE) {
-    yield {
-      path: at('inlet', 'floatValve', 'bandM'),
-      message: `is ${float.bandM} m, more than the ${float.closeLevelM} m of water under the closing level`,
-      advice: `give at most ${float.closeLevelM}`,
-    };
+    yield faultWith(
+      at('inlet', 'floatValve', 'bandM'),
+      [
+        'is ',
+        { metres: float.bandM },
+        ', more than the ',
+        { metres: float.closeLevelM },
+        ' of water under the closing level',
+      ],
+      ['give at most ', { metres: float.closeLevelM }],
+    );
   }
 }

@@ -8,8 +8,8 @@ import { source } from './source.ts';
 import { tank } from './tank.ts';
 import { trough } from './trough.ts';
 
-/** Every kind, in the order in which they are offered. */
-const ROWS = [outlet, trough, tank, junction, source] as const;
+/** Every kind, in the order in which water meets them. */
+const ROWS = [source, tank, junction, trough, outlet] as const;
 
 type Row = (typeof ROWS)[number];
 type Schemas<T extends readonly { schema: unknown }[]> = { [I in keyof T]: T[I]['schema'] };

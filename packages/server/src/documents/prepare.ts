@@ -41,7 +41,8 @@ const refused = (status: number, code: string, message: string, faults?: readonl
   status,
   code,
   message,
-  ...(faults ? { faults } : {}),
+  // a file and the API read metres: the parts of a message stay here
+  ...(faults ? { faults: faults.map(({ path, message, advice }) => ({ path, message, advice })) } : {}),
 });
 const NOT_JSON = refused(400, 'not-json', 'The request is not JSON.');
 

@@ -1,6 +1,17 @@
 // What the plan says against an edit, in one sentence beside its field.
-import type { Fault } from '@vernal-slope/plan/document';
+import type { Fault, FaultWords } from '@vernal-slope/plan/document';
+import { showText, type UnitSystem } from './quantities.ts';
+import { useSettings } from './settings.ts';
 
-/** The first fault as a sentence; nothing where there is none. */
-export const said = (faults: readonly Fault[]): string | undefined =>
-  faults[0] && `${faults[0].message.charAt(0).toUpperCase()}${faults[0].message.slice(1)}: ${faults[0].advice}.`;
+const wordsIn = (words: FaultWords, system: UnitSystem): string =>
+  words.map((w) => (typeof w === 'string' ? w : showText(w.metres, 'rise', system))).join('');
+
+/** The first fault as a sentence, lengths in the person's units; nothing where there is none. */
+export function said(faults: readonly Fault[]): string | undefined {
+  if (faults.length === 0) return undefined;
+  const { units } = useSettings();
+  const [{ told, ...plain }] = faults;
+  const message = told ? wordsIn(told.message, units) : plain.message;
+  const advice = told ? wordsIn(told.advice, units) : plain.advice;
+  return `${message.charAt(0).toUpperCase()}${message.slice(1)}: ${advice}.`;
+}

@@ -25,17 +25,30 @@ const right = (): void => void (fault.value = '');
 // another value, also by undo: what was wrong is past
 watch(() => props.value, right);
 
+/** Words are no number: said, and what stood there comes back. */
+function parse(text: string): number | null {
+  const typed = text.trim();
+  if (typed === '') return null;
+  const n = Number(
+    typed
+      .replace('−', '-')
+      .replace(/,(?=\d{3}\b)/g, '')
+      .replace(',', '.'),
+  );
+  if (!Number.isNaN(n)) return n;
+  fault.value = `“${typed}” cannot be: give a number ${range()}.`;
+  return null;
+}
+function range(): string {
+  const { min = -Infinity, max = Infinity } = props;
+  if (max < Infinity) return `from ${bareNumber(min)} to ${bareNumber(max)}`;
+  return min > -Infinity ? `from ${bareNumber(min)} up` : 'of any size';
+}
 function take(n: number | null): void {
   if (n === null) return;
   const { min = -Infinity, max = Infinity } = props;
-  const range =
-    max < Infinity
-      ? `from ${bareNumber(min)} to ${bareNumber(max)}`
-      : min > -Infinity
-        ? `from ${bareNumber(min)} up`
-        : 'of any size';
   const good = n >= min && n <= max && (!props.whole || Number.isInteger(n));
-  fault.value = good ? '' : `${bareNumber(n)} cannot be: give a ${props.whole ? 'whole ' : ''}number ${range}.`;
+  fault.value = good ? '' : `${bareNumber(n)} cannot be: give a ${props.whole ? 'whole ' : ''}number ${range()}.`;
   if (good) emit('update:value', n);
 }
 </script>
@@ -47,6 +60,7 @@ function take(n: number | null): void {
       :step="step ?? 1"
       :update-value-on-input="live ?? false"
       :show-button="false"
+      :parse="parse"
       placeholder=""
       :input-props="{
         'aria-label': label,

@@ -207,6 +207,18 @@ describe('a bare number', () => {
     const described = f.input.attributes('aria-describedby');
     expect(f.view.find(`#${described}`).text()).toContain('cannot be');
   });
+  it('refuses words, and takes a number as people write it', async () => {
+    const f = make();
+    await f.type('a few');
+    expect(f.view.find('[role=alert]').text()).toBe('“a few” cannot be: give a number from 0 to 100,000.');
+    expect(f.view.emitted('update:value')).toBeUndefined();
+    expect(f.input.element.value).toBe('20');
+    await f.type('1,250');
+    expect(f.view.emitted('update:value')?.at(-1)).toEqual([1250]);
+    const share = make({ whole: false, max: 2 });
+    await share.type('0,85');
+    expect(share.view.emitted('update:value')?.at(-1)).toEqual([0.85]);
+  });
   it('forgets the reason when it is gone back to, or the value changes', async () => {
     const f = make();
     await f.type('-1');

@@ -35,6 +35,24 @@ const emit = defineEmits<{ choose: [id: string]; open: [key: FigureKey] }>();
 const underHeading = (left: number): boolean => !props.narrow && left > 0.2 * props.width && left < 0.66 * props.width;
 const inside = (px: number): boolean => px >= 0 && px <= props.width;
 const tanks = computed(() => props.vessels.filter((v) => isStore(v.node) && inside(v.box.left + v.box.width / 2)));
+const tankAt = (v: VesselTag): { left: number; top: number } => ({
+  left: v.box.left + v.box.width + 6,
+  top: v.box.top - (props.narrow ? 22 : 40),
+});
+/** Height of a name with its figure, and width of a letter of it, px. */
+const TAG_HEIGHT = 38;
+const LETTER = 7.6;
+/** The name of the source goes above that of a tank that stands close by. */
+const sourceTag = computed(() => {
+  const { source } = props;
+  if (!source || !inside(source.x)) return null;
+  const left = Math.max(10, source.x - 90);
+  const top = source.y - (props.narrow ? 40 : 58);
+  const width = LETTER * Math.max(source.name.length, props.narrow ? 0 : `gives ${source.flow}`.length);
+  const near = tanks.value.map(tankAt).filter((t) => t.left < left + width && t.left > left - 60);
+  const over = near.filter((t) => Math.abs(t.top - top) < TAG_HEIGHT).map((t) => t.top - TAG_HEIGHT);
+  return { ...source, left, top: Math.max(2, Math.min(top, ...over)) };
+});
 /** Taps along the way: only the chosen one has its pressure written where there are many. */
 const tubes = computed(() => {
   const seen = props.labels.filter((t) => inside(t.px));
@@ -49,23 +67,14 @@ const tubes = computed(() => {
 </script>
 
 <template>
-  <span
-    v-for="v in tanks"
-    :key="v.id"
-    class="tag"
-    :style="{ left: `${v.box.left + v.box.width + 6}px`, top: `${v.box.top - (narrow ? 22 : 40)}px` }"
-  >
+  <span v-for="v in tanks" :key="v.id" class="tag" :style="{ left: `${tankAt(v).left}px`, top: `${tankAt(v).top}px` }">
     <strong>{{ v.name }}</strong><template v-if="!narrow"
       ><br /><span class="figure">{{ v.holds }}</span></template
     >
   </span>
-  <span
-    v-if="source && inside(source.x)"
-    class="tag"
-    :style="{ left: `${Math.max(10, source.x - 90)}px`, top: `${source.y - (narrow ? 40 : 58)}px` }"
-  >
-    <strong>{{ source.name }}</strong><template v-if="!narrow"
-      ><br /><span class="earth">gives </span><span class="figure">{{ source.flow }}</span></template
+  <span v-if="sourceTag" class="tag" :style="{ left: `${sourceTag.left}px`, top: `${sourceTag.top}px` }">
+    <strong>{{ sourceTag.name }}</strong><template v-if="!narrow"
+      ><br /><span class="earth">gives </span><span class="figure">{{ sourceTag.flow }}</span></template
     >
   </span>
   <span

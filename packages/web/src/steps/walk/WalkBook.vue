@@ -375,6 +375,11 @@ header {
   overflow-x: auto;
 }
 
+/* what is said under a field of the last rows has room to be read */
+.scroll:has([role='alert']) {
+  padding-bottom: 96px;
+}
+
 .tool-fault {
   margin: 0 12px;
   color: var(--brick-ink);

@@ -184,7 +184,7 @@ const tools = computed(() => {
         ]
       : []),
     { type: 'divider', key: 'd1' },
-    ...NODE_KINDS.map((kind) => ({
+    ...[...NODE_KINDS].reverse().map((kind) => ({
       key: `branch-${kind}`,
       label: `Branch at the end of leg ${props.leg + 1} ${KINDS[kind].offer}`,
       ...no(branchFault(plan.value, props.line, props.leg)),
