@@ -11,7 +11,7 @@ export interface Segment {
   readonly k: number;
 }
 
-/** A point at the end of segment `segment` (0-based) that the water must pass without suction. */
+/** A point at the end of segment `segment` (0-based; −1 is the start) that water must come over without suction. */
 export interface HighPoint {
   readonly segment: number;
   /** Elevation of the pipe, m. */
@@ -42,7 +42,7 @@ interface LinkRow {
   exitForward: number;
   exitBackward: number;
   segments: readonly Segment[];
-  points: readonly HighPoint[];
+  points: HighPoint[];
 }
 
 /** Builder of a `Network`; each method returns the index of what it added. */
@@ -81,7 +81,7 @@ export class NetworkBuilder {
       exitForward,
       exitBackward,
       segments,
-      points: options.points ?? [],
+      points: [...(options.points ?? [])],
     });
   }
 
@@ -151,6 +151,7 @@ export class NetworkBuilder {
       return start;
     };
     const segments = links.flatMap((l) => l.segments);
+    for (const l of links) l.points = [...l.points].sort((a, b) => a.segment - b.segment);
     const points = links.flatMap((l) => l.points);
     return {
       nodeCount: this.#fixed.length,

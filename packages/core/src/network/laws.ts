@@ -14,8 +14,8 @@ const SLACK = 1e-11;
 export const NO_FLOW = 2e-11;
 // resistance of an unlimited source connection, s/m²: 0.1 mm of head at 1 L/s
 const OPEN = 0.1;
-// power laws are continued by a straight line below this share of their flow at 1 m of head
-const LINEAR_SHARE = 1e-5;
+/** Below this head (m) power laws are continued by a straight line: a small exponent is a wall there. */
+export const steepEnd = { straight: 1e-6 } as const;
 
 /** Loss (m) and slope (s/m²) of the last evaluation. */
 export const law = { loss: 0, slope: 0 };
@@ -43,6 +43,8 @@ export function segmentsLoss(n: Network, begin: number, end: number, flow: numbe
 /** Flow at which the link shuts in the direction of `flow`: 0 when it is shut, NaN where it stays open. */
 function shutsAt(n: Network, state: NetworkState, link: number, flow: number): number {
   if (state.opening[link] <= 0) return 0;
+  // a check valve the other way: nothing passes
+  if (n.oneWay[link] && state.direction[link] < 0) return 0;
   const direction = n.oneWay[link] ? 1 : state.direction[link];
   if (direction > 0 && flow < -SLACK) return -SLACK;
   if (direction < 0 && flow > SLACK) return SLACK;
@@ -57,10 +59,10 @@ function shutLaw(flow: number, at: number): void {
 
 function powerLaw(a: number, exponent: number, flow: number): void {
   const size = Math.abs(flow);
-  const least = LINEAR_SHARE * a;
+  const least = a * steepEnd.straight ** exponent;
   const n = 1 / exponent;
   if (size < least) {
-    law.slope = LINEAR_SHARE ** n / least;
+    law.slope = steepEnd.straight / least;
     law.loss = law.slope * flow;
     return;
   }

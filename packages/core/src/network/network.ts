@@ -13,6 +13,19 @@ export const LinkKind = {
 } as const;
 export type LinkKind = (typeof LinkKind)[keyof typeof LinkKind];
 
+/** What an answer must keep to be one. */
+export type Condition = 'balance' | 'energy' | 'suction' | 'direction' | 'limit' | 'number';
+
+/** A condition that an answer does not keep. */
+export interface Broken {
+  readonly condition: Condition;
+  /** Where: a node for the balance, else a link; −1 for the other. */
+  readonly node: number;
+  readonly link: number;
+  /** By how much: m³/s for balance, direction and limit, m for energy and suction. */
+  readonly by: number;
+}
+
 export type FrictionLaw = 'darcy-weisbach' | 'hazen-williams';
 
 /**
@@ -49,7 +62,10 @@ export interface Network {
   /** Minor loss of the segment's fittings, s²/m⁵. */
   readonly segmentMinor: Float64Array;
 
-  /** High points that water must not pass under suction: end of which segment of the link, and how high, m. */
+  /**
+   * High points that water must not pass under suction: end of which segment of the link (−1 for its start), and how
+   * high, m; in the order of their segments. The end where the water comes in is no point that it comes over.
+   */
   readonly pointStart: Int32Array;
   readonly pointSegment: Int32Array;
   readonly pointElevation: Float64Array;
@@ -90,6 +106,8 @@ export type LinkStatus = (typeof LinkStatus)[keyof typeof LinkStatus];
 export interface Solution {
   readonly converged: boolean;
   readonly iterations: number;
+  /** The condition that is not kept, where one is not. */
+  readonly broken?: Broken;
   /** m above datum, every node. */
   readonly head: Float64Array;
   /** m³/s, every link, positive from `from` to `to`. */

@@ -1,67 +1,115 @@
-// Steady flow in a network: Newton for given holds, then holds for the flows found, until neither changes.
-import { updateHolds } from './hold.ts';
+// Steady flow in a network: full pipes by Newton; where water would come over a high point under suction, heads that
+// settle; and every condition looked at before an answer is given as one.
 import { law, linkLaw, NO_FLOW } from './laws.ts';
-import { guessFlows, newton, type Holds } from './newton.ts';
-import { LinkKind, LinkStatus, type Network, type NetworkState, type Solution } from './network.ts';
+import { newton, guessFlows, type Holds } from './newton.ts';
+import { LinkKind, LinkStatus, type Broken, type Network, type NetworkState, type Solution } from './network.ts';
+import { walk, walked } from './passing.ts';
+import { settle } from './settle.ts';
+import { SUCTION, verify } from './verify.ts';
 
-const MAX_ROUNDS = 60;
+interface Attempt {
+  readonly head: Float64Array;
+  readonly flow: Float64Array;
+  readonly holds: Holds;
+  iterations: number;
+  /** Undefined where every condition is kept. */
+  broken?: Broken;
+  /** No method came to an end. */
+  unsettled: boolean;
+}
 
 /**
  * Heads and flows of a network at rest in time.
  * Trees and loops, several open waters, outlets and floats that take what the head gives and never let air or
- * water back, sources that give no more than their yield, pipes held by humps that stand above the running line.
+ * water back, sources that give no more than their yield, pipes that break over high points that stand above the running
+ * line, whichever way a pipe is drawn.
  * @param network compiled network, SI
  * @param state heads of open water, openings, yields; `warm` an earlier solution to start from
- * @returns heads (m) and flows (m³/s); `converged` false where no answer was found, and then where
- * @see Todini and Pilati (1988); the laws all rise with the flow, so the answer is unique and the damped
- * Newton step cannot cycle
+ * @returns heads (m) and flows (m³/s); `converged` only where every condition is kept, else where which is broken
+ * @see Todini and Pilati (1988); the laws all rise with the flow, so the answer is unique
  */
 export function solve(network: Network, state: NetworkState): Solution {
-  const n = network;
-  const head = new Float64Array(n.nodeCount);
-  const flow = new Float64Array(n.linkCount);
-  const holds: Holds = {
-    at: new Int32Array(n.linkCount).fill(-1),
-    side: new Int8Array(n.linkCount),
-    reduced: new Uint8Array(n.linkCount),
-  };
-  const reducers = n.kind.includes(LinkKind.Reducer);
   if (state.warm) {
-    head.set(state.warm.head);
-    flow.set(state.warm.flowSolved);
-    holds.at.set(state.warm.heldAt);
-    holds.side.set(state.warm.heldFrom);
-    holds.reduced.set(state.warm.reduced);
-  } else guessFlows(n, state, flow);
-  for (let i = 0; i < n.nodeCount; i++) if (n.fixed[i]) head[i] = state.fixedHead[i];
-
-  const changes = new Uint8Array(n.linkCount);
-  let iterations = 0;
-  let converged = false;
-  // humps are sought on flows that are near enough, then once more on the answer
-  const fixedForm = n.siphons && !reducers;
-  let loose = !fixedForm && (reducers || n.pointElevation.length > 0);
-  for (let round = 0; round < MAX_ROUNDS; round++) {
-    const result = newton(n, state, holds, flow, head, state.warm !== undefined || round > 0, loose);
-    iterations += result.iterations;
-    converged = result.converged;
-    if (!converged || fixedForm) break;
-    const changed = updateHolds(n, holds, flow, head, changes);
-    if (!changed && !loose) break;
-    loose = changed && round < MAX_ROUNDS / 2;
+    const warm = attempt(network, state, state.warm);
+    // an earlier answer may lead astray: what cannot be verified is begun anew
+    if (!warm.unsettled && !warm.broken) return finish(network, state, warm);
   }
-  return finish(n, state, holds, flow, head, converged, iterations);
+  return finish(network, state, attempt(network, state));
 }
 
-function finish(
-  n: Network,
-  state: NetworkState,
-  holds: Holds,
-  flow: Float64Array,
-  head: Float64Array,
-  converged: boolean,
-  iterations: number,
-): Solution {
+function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
+  const a: Attempt = {
+    head: new Float64Array(n.nodeCount),
+    flow: new Float64Array(n.linkCount),
+    holds: {
+      at: new Int32Array(n.linkCount).fill(-1),
+      side: new Int8Array(n.linkCount),
+      reduced: new Uint8Array(n.linkCount),
+    },
+    iterations: 0,
+    unsettled: false,
+  };
+  if (warm) {
+    a.head.set(warm.head);
+    a.flow.set(warm.flowSolved);
+    a.holds.at.set(warm.heldAt);
+    a.holds.side.set(warm.heldFrom);
+    a.holds.reduced.set(warm.reduced);
+  } else guessFlows(n, state, a.flow);
+  for (let i = 0; i < n.nodeCount; i++) if (n.fixed[i]) a.head[i] = state.fixedHead[i];
+
+  const breaks = (!n.siphons && n.pointElevation.length > 0) || n.kind.includes(LinkKind.Reducer);
+  // near enough is enough to see whether water breaks anywhere
+  run(n, state, a, breaks && !warm, warm !== undefined);
+  const broke = breaks && !a.unsettled && breaksAnywhere(n, a);
+  if (!broke && !a.unsettled) {
+    if (breaks && !warm) run(n, state, a, false, true);
+    if (!a.unsettled) a.broken = verify(n, state, a.head, a.flow);
+    if (!a.unsettled && !a.broken) return a;
+  }
+
+  // full pipes are no answer: heads settle, then the last digits come by Newton again
+  const settled = settle(n, state, a.head, a.flow, a.holds);
+  a.iterations += settled.steps;
+  a.unsettled = !settled.settled;
+  a.broken = verify(n, state, a.head, a.flow);
+  if (a.unsettled) return a;
+  const fine: Attempt = {
+    ...a,
+    head: a.head.slice(),
+    flow: a.flow.slice(),
+    holds: { ...a.holds, reduced: reducedAt(n, a) },
+  };
+  run(n, state, fine, false, true);
+  if (!fine.unsettled) fine.broken = verify(n, state, fine.head, fine.flow);
+  return fine.unsettled || fine.broken ? { ...a, holds: fine.holds } : fine;
+}
+
+/** Newton for given holds. */
+function run(n: Network, state: NetworkState, a: Attempt, loose: boolean, balanced: boolean): void {
+  const result = newton(n, state, a.holds, a.flow, a.head, balanced, loose);
+  a.iterations += result.iterations;
+  a.unsettled = !result.converged;
+}
+
+/** True where a full pipe would come over a high point under suction, or a reducer would let too much head through. */
+function breaksAnywhere(n: Network, a: Attempt): boolean {
+  for (let l = 0; l < n.linkCount; l++) {
+    if (n.kind[l] === LinkKind.Reducer && a.head[n.to[l]] > n.a[l] + SUCTION / 2) return true;
+    if (n.siphons || n.pointStart[l] === n.pointStart[l + 1]) continue;
+    const q = a.flow[l];
+    walk(n, l, q >= 0 ? 1 : -1, Math.abs(q));
+    if (walked.asks > (q >= 0 ? a.head[n.from[l]] : a.head[n.to[l]]) + SUCTION / 2) return true;
+  }
+  return false;
+}
+
+/** Reducers that hold the head behind them: there is more before them. */
+const reducedAt = (n: Network, a: Attempt): Uint8Array =>
+  Uint8Array.from(n.kind, (kind, l) => (kind === LinkKind.Reducer && a.head[n.from[l]] > n.a[l] ? 1 : 0));
+
+function finish(n: Network, state: NetworkState, a: Attempt): Solution {
+  const { head, flow, holds } = a;
   const status = new Uint8Array(n.linkCount);
   const flowSolved = flow.slice();
   let link = -1;
@@ -83,8 +131,8 @@ function finish(
     }
   }
   return {
-    converged,
-    iterations,
+    converged: !a.unsettled && !a.broken,
+    iterations: a.iterations,
     head,
     flow,
     flowSolved,
@@ -92,6 +140,7 @@ function finish(
     heldAt: holds.at,
     reduced: holds.reduced,
     heldFrom: holds.side,
+    ...(a.broken ? { broken: a.broken } : {}),
     worst: { link, imbalance },
   };
 }

@@ -84,8 +84,6 @@ export function lineProfile(
     // at rest the water stands as high as the side it can come from
     grade[0] = standing ? headFrom : q >= 0 ? headFrom : headFrom - exitLoss;
     for (let s = 0; s < count; s++) grade[s + 1] = grade[s] - segmentLoss[s];
-    // a source held to its yield leaves the upper pipe part-full: the line lies on the pipe there
-    for (let s = 0; s <= count && !n.siphons && q > 0 && grade[s] < geometry.pipe[s]; s++) grade[s] = geometry.pipe[s];
   } else if (side > 0) {
     grade[0] = headFrom;
     for (let s = 0; s < heldStation; s++) grade[s + 1] = grade[s] - segmentLoss[s];
@@ -94,9 +92,13 @@ export function lineProfile(
   } else {
     grade[count] = headTo;
     for (let s = count - 1; s >= heldStation; s--) grade[s] = grade[s + 1] + segmentLoss[s];
-    grade[0] = headFrom - exitLoss;
+    if (heldStation > 0) grade[0] = headFrom - exitLoss;
     for (let s = 1; s < heldStation; s++) grade[s] = Math.max(geometry.pipe[s], grade[s - 1] - segmentLoss[s - 1]);
   }
+  // behind a source held to its yield, or a crest where water breaks, the pipe begins part-full: the line lies on it
+  const partFull = (s: number): boolean => grade[s] < geometry.pipe[s];
+  if (!n.siphons && q > 0) for (let s = 0; s <= count && partFull(s); s++) grade[s] = geometry.pipe[s];
+  if (!n.siphons && q < 0) for (let s = count; s >= 0 && partFull(s); s--) grade[s] = geometry.pipe[s];
   const pressure = grade.map((h, k) => pressureOfHead(h - geometry.pipe[k], density));
   return {
     grade,

@@ -5,6 +5,7 @@ import type { LineGeometry } from '@vernal-slope/core/profile';
 import { headOfPressure, waterAt, type Water } from '@vernal-slope/core/water';
 import { pascals } from '../fields/index.ts';
 import {
+  isJoint,
   kindOf,
   type AnyKind,
   type Arrival,
@@ -107,6 +108,9 @@ export function compilePlan(plan: Plan): Compiled {
       if (k < last || !end.open) points.push({ segment: k, elevation: geometry.pipe[k + 1] });
     }
     let start = from.placed.node;
+    // and where it begins at a joint, for water that comes the other way
+    if (isJoint(from.plan) && line.reducerKPa === undefined)
+      points.unshift({ segment: -1, elevation: geometry.pipe[0] });
     if (line.reducerKPa !== undefined) {
       const behind = builder.node();
       const set = geometry.pipe[0] + headOfPressure(pascals(line.reducerKPa), water.density);

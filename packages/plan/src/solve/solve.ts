@@ -3,6 +3,7 @@ import type { LinkStatus } from '@vernal-slope/core/network';
 import { solve, type Solution } from '@vernal-slope/core/network';
 import { lineProfile, type LineProfile } from '@vernal-slope/core/profile';
 import { pressureOfHead } from '@vernal-slope/core/water';
+import { isBareJoint } from '../kinds/index.ts';
 import { standingState, stateFor, type Compiled, type NodeMap, type StateOptions } from '../compile/index.ts';
 
 export interface NodeResult {
@@ -45,6 +46,25 @@ export function nodeFlow(map: NodeMap, flow: Float64Array): number {
   }
 }
 
+/**
+ * Height (m) of the crest where water breaks at a joint: it stands at air pressure there, and what lies behind begins
+ * with none. −Infinity where none breaks.
+ */
+function brokenAt(c: Compiled, map: NodeMap, { heldAt, heldFrom }: Solution): number {
+  if (!isBareJoint(map.plan)) return -Infinity;
+  const { pointSegment, pointElevation, segmentStart } = c.network;
+  const crest = (link: number, side: number): number => {
+    const p = heldAt[link];
+    const segment = side > 0 ? segmentStart[link + 1] - segmentStart[link] - 1 : -1;
+    return p >= 0 && heldFrom[link] === side && pointSegment[p] === segment ? pointElevation[p] : -Infinity;
+  };
+  return Math.max(
+    -Infinity,
+    ...map.entering.map((e) => crest(e.link, 1)),
+    ...map.leaving.map((e) => crest(e.link, -1)),
+  );
+}
+
 /** An earlier answer of a network of the same shape, to begin from. */
 export interface Warm extends Pick<PlanResult, 'solution' | 'standing'> {
   /** Its standing heads hold still: no tank and no source has moved since. */ readonly stillStands?: boolean;
@@ -60,7 +80,7 @@ export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Warm):
   const nodes = new Map<string, NodeResult>();
   for (const [id, map] of c.nodes) {
     const staticHead = standing.head[map.node];
-    const head = solution.head[map.node];
+    const head = Math.max(solution.head[map.node], brokenAt(c, map, solution));
     nodes.set(id, {
       head,
       pressure: pressureOfHead(head - map.elevation, density),

@@ -1,0 +1,104 @@
+// Heads where water breaks over humps, one well-posed problem: at every node what comes in goes out, and each way lets
+// through what its two heads say (`passing`). No way lets more through for less head, so the answer is one, and heads
+// that drift by what is too much at each node come to rest at it; Newton steps are taken as far as they shorten what is
+// too much, and shortened towards that drift where they do not.
+import { LEAK, passed, passing } from './passing.ts';
+import { LinkKind, type Network, type NetworkState } from './network.ts';
+import { workspaceOf, type Holds } from './newton.ts';
+
+const MAX_STEPS = 400;
+/** Of the sum of flows, what may be too much or too little over all nodes. */
+const NEAR = 1e-9;
+/** m³/s: below it what is too much is leak. */
+const FLOOR = 1e-11;
+/** Most that a head moves in a step, m. */
+const STRIDE = 50;
+
+export interface Settled {
+  readonly settled: boolean;
+  readonly steps: number;
+}
+
+/** Flows of all links at the heads, and what is too much at each node; sums of what is too much and of flows. */
+function look(
+  n: Network,
+  state: NetworkState,
+  head: Float64Array,
+  flow: Float64Array,
+  holds: Holds,
+  byFrom: Float64Array,
+  byTo: Float64Array,
+  surplus: Float64Array,
+): { off: number; sum: number } {
+  let sum = 0;
+  for (let i = 0; i < n.nodeCount; i++) surplus[i] = -n.demand[i];
+  for (let l = 0; l < n.linkCount; l++) {
+    const [from, to] = [head[n.from[l]], head[n.to[l]]];
+    passing(n, state, l, from, to, flow[l]);
+    const leak = state.opening[l] > 0 ? LEAK : 0;
+    // a reducer holds back still water too
+    const before = n.kind[l] === LinkKind.Reducer ? Math.min(from, n.a[l]) : from;
+    flow[l] = passed.flow;
+    byFrom[l] = passed.byFrom + (before < from ? 0 : leak);
+    byTo[l] = passed.byTo + leak;
+    holds.at[l] = passed.at;
+    holds.side[l] = passed.side;
+    const through = passed.flow + leak * (before - to);
+    surplus[n.from[l]] -= through;
+    surplus[n.to[l]] += through;
+    sum += Math.abs(passed.flow);
+  }
+  let off = 0;
+  for (let i = 0; i < n.nodeCount; i++) if (!n.fixed[i]) off += Math.abs(surplus[i]);
+  return { off, sum };
+}
+
+/**
+ * Finds heads and flows from given heads, in place; writes which pipes are held and where. Fixed heads stand in `head`.
+ * @see Rheinboldt (1970), On M-functions and their application to nonlinear Gauss-Seidel iterations and to network
+ * flows; Kelley and Keyes (1998), Convergence analysis of pseudo-transient continuation (both from memory)
+ */
+export function settle(n: Network, state: NetworkState, head: Float64Array, flow: Float64Array, holds: Holds): Settled {
+  const { unknown, matrix, edge } = workspaceOf(n);
+  const links = (): Float64Array => new Float64Array(n.linkCount);
+  const [byFrom, byTo] = [links(), links()];
+  const surplus = new Float64Array(n.nodeCount);
+  const next = { head: head.slice(), flow: flow.slice(), byFrom: links(), byTo: links(), surplus: surplus.slice() };
+  const step = new Float64Array(matrix.count);
+  let { off, sum } = look(n, state, head, flow, holds, byFrom, byTo, surplus);
+  let stiff = 0;
+  for (let k = 1; k <= MAX_STEPS; k++) {
+    // a first step is always taken: heads where nothing runs are told by leaks that are too small to count
+    if (k > 1 && off <= NEAR * sum + FLOOR) return { settled: true, steps: k - 1 };
+    matrix.diagonal.fill(stiff + LEAK);
+    matrix.offDiagonal.fill(0);
+    for (let l = 0; l < n.linkCount; l++) {
+      const [i, j] = [unknown[n.from[l]], unknown[n.to[l]]];
+      if (i >= 0) matrix.diagonal[i] += byFrom[l];
+      if (j >= 0) matrix.diagonal[j] += byTo[l];
+      // what falls over a hump is not called back by what lies behind it: there the matrix has one side only, and the
+      // symmetric part of it is taken
+      if (edge[l] >= 0) matrix.offDiagonal[edge[l]] -= Math.min(byFrom[l], byTo[l]);
+    }
+    if (!matrix.factor()) return { settled: false, steps: k };
+    for (let i = 0; i < n.nodeCount; i++) if (unknown[i] >= 0) step[unknown[i]] = surplus[i];
+    matrix.solve(step);
+    for (let i = 0; i < n.nodeCount; i++) {
+      const by = unknown[i] < 0 ? 0 : step[unknown[i]];
+      next.head[i] = head[i] + Math.max(-STRIDE, Math.min(STRIDE, by));
+    }
+    next.flow.set(flow);
+    const there = look(n, state, next.head, next.flow, holds, next.byFrom, next.byTo, next.surplus);
+    if (there.off < off || there.off <= FLOOR || stiff > 1e6) {
+      head.set(next.head);
+      flow.set(next.flow);
+      byFrom.set(next.byFrom);
+      byTo.set(next.byTo);
+      surplus.set(next.surplus);
+      ({ off, sum } = there);
+      stiff = stiff < 1e-9 ? 0 : stiff / 10;
+    } else stiff = Math.max(1e-8, 10 * stiff);
+  }
+  look(n, state, head, flow, holds, byFrom, byTo, surplus);
+  return { settled: false, steps: MAX_STEPS };
+}
