@@ -6,7 +6,7 @@ import { LEAK, passed, passing } from './passing.ts';
 import { LinkKind, type Network, type NetworkState } from './network.ts';
 import { workspaceOf, type Holds } from './newton.ts';
 
-const MAX_STEPS = 400;
+const MAX_STEPS = 150;
 /** Of the sum of flows, what may be too much or too little over all nodes. */
 const NEAR = 1e-9;
 /** m³/s: below it what is too much is leak. */
@@ -17,6 +17,66 @@ const STRIDE = 50;
 export interface Settled {
   readonly settled: boolean;
   readonly steps: number;
+}
+
+/** Steps in a row that shorten nothing before single nodes are balanced. */
+const PATIENCE = 10;
+/** Halvings of a bracket: to the last digit of a head. */
+const HALVINGS = 90;
+
+/** Links at each node, made once a network. */
+function linksAt(n: Network): { readonly start: Int32Array; readonly link: Int32Array } {
+  const start = new Int32Array(n.nodeCount + 1);
+  for (let l = 0; l < n.linkCount; l++) {
+    start[n.from[l] + 1]++;
+    start[n.to[l] + 1]++;
+  }
+  for (let i = 0; i < n.nodeCount; i++) start[i + 1] += start[i];
+  const link = new Int32Array(2 * n.linkCount);
+  const at = start.slice();
+  for (let l = 0; l < n.linkCount; l++) {
+    link[at[n.from[l]]++] = l;
+    link[at[n.to[l]]++] = l;
+  }
+  return { start, link };
+}
+
+/**
+ * Balances each node alone, the others held: what is too much there goes on to its neighbours, never back, so the sum
+ * does not grow. Slow, but no kink of a law stops it.
+ */
+function balanceNodes(
+  n: Network,
+  state: NetworkState,
+  head: Float64Array,
+  flow: Float64Array,
+  surplus: Float64Array,
+): void {
+  const { start, link } = linksAt(n);
+  const surplusWith = (i: number, h: number): number => {
+    let sum = -n.demand[i];
+    for (let k = start[i]; k < start[i + 1]; k++) {
+      const l = link[k];
+      const [from, to] = [n.from[l] === i ? h : head[n.from[l]], n.to[l] === i ? h : head[n.to[l]]];
+      passing(n, state, l, from, to, flow[l]);
+      const before = n.kind[l] === LinkKind.Reducer ? Math.min(from, n.a[l]) : from;
+      const through = passed.flow + (state.opening[l] > 0 ? LEAK * (before - to) : 0);
+      sum += n.to[l] === i ? through : -through;
+    }
+    return sum;
+  };
+  for (let i = 0; i < n.nodeCount; i++) {
+    if (n.fixed[i] || Math.abs(surplus[i]) <= FLOOR / 10) continue;
+    let [low, high] = [head[i], head[i]];
+    for (let by = 1e-3; by < 1e6 && surplusWith(i, low) < 0; by *= 4) low -= by;
+    for (let by = 1e-3; by < 1e6 && surplusWith(i, high) > 0; by *= 4) high += by;
+    for (let k = 0; k < HALVINGS && high - low > Number.EPSILON * Math.abs(high); k++) {
+      const middle = (low + high) / 2;
+      if (surplusWith(i, middle) > 0) low = middle;
+      else high = middle;
+    }
+    head[i] = (low + high) / 2;
+  }
 }
 
 /** Flows of all links at the heads, and what is too much at each node; sums of what is too much and of flows. */
@@ -67,6 +127,7 @@ export function settle(n: Network, state: NetworkState, head: Float64Array, flow
   const step = new Float64Array(matrix.count);
   let { off, sum } = look(n, state, head, flow, holds, byFrom, byTo, surplus);
   let stiff = 0;
+  let vain = 0;
   for (let k = 1; k <= MAX_STEPS; k++) {
     // a first step is always taken: heads where nothing runs are told by leaks that are too small to count
     if (k > 1 && off <= NEAR * sum + FLOOR) return { settled: true, steps: k - 1 };
@@ -97,7 +158,14 @@ export function settle(n: Network, state: NetworkState, head: Float64Array, flow
       surplus.set(next.surplus);
       ({ off, sum } = there);
       stiff = stiff < 1e-9 ? 0 : stiff / 10;
-    } else stiff = Math.max(1e-8, 10 * stiff);
+      vain = 0;
+    } else if (++vain < PATIENCE) stiff = Math.max(1e-8, 10 * stiff);
+    else {
+      balanceNodes(n, state, head, flow, surplus);
+      ({ off, sum } = look(n, state, head, flow, holds, byFrom, byTo, surplus));
+      stiff = 0;
+      vain = 0;
+    }
   }
   look(n, state, head, flow, holds, byFrom, byTo, surplus);
   return { settled: false, steps: MAX_STEPS };

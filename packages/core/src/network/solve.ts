@@ -68,22 +68,36 @@ function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
     if (!a.unsettled && !a.broken) return a;
   }
 
-  // full pipes are no answer: heads settle, then the last digits come by Newton again
-  const settled = settle(n, state, a.head, a.flow, a.holds);
-  a.iterations += settled.steps;
-  a.unsettled = !settled.settled;
-  a.broken = verify(n, state, a.head, a.flow);
-  if (a.unsettled) return a;
-  const fine: Attempt = {
-    ...a,
-    head: a.head.slice(),
-    flow: a.flow.slice(),
-    holds: { ...a.holds, reduced: reducedAt(n, a) },
-  };
-  run(n, state, fine, false, true);
-  if (!fine.unsettled) fine.broken = verify(n, state, fine.head, fine.flow);
-  return fine.unsettled || fine.broken ? { ...a, holds: fine.holds } : fine;
+  // full pipes are no answer: heads settle, then the last digits come by Newton for the holds that were found; where
+  // one comes to no end the other may go on from it
+  for (let round = 0; round < ROUNDS; round++) {
+    const settled = settle(n, state, a.head, a.flow, a.holds);
+    a.iterations += settled.steps;
+    a.unsettled = !settled.settled;
+    a.broken = verify(n, state, a.head, a.flow);
+    a.holds.reduced.set(reducedAt(n, a));
+    const fine = copy(a);
+    run(n, state, fine, false, true);
+    if (!fine.unsettled) fine.broken = verify(n, state, fine.head, fine.flow);
+    if (!fine.unsettled && !fine.broken) return fine;
+    if (!a.unsettled && !a.broken) return a;
+    if (fine.unsettled) continue;
+    a.head.set(fine.head);
+    a.flow.set(fine.flow);
+    a.iterations = fine.iterations;
+  }
+  return a;
 }
+
+/** How often heads and flows take turns before it is said that nothing was found. */
+const ROUNDS = 4;
+
+const copy = (a: Attempt): Attempt => ({
+  ...a,
+  head: a.head.slice(),
+  flow: a.flow.slice(),
+  holds: { at: a.holds.at.slice(), side: a.holds.side.slice(), reduced: a.holds.reduced.slice() },
+});
 
 /** Newton for given holds. */
 function run(n: Network, state: NetworkState, a: Attempt, loose: boolean, balanced: boolean): void {
