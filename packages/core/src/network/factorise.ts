@@ -61,21 +61,23 @@ export class SymmetricFactor {
   readonly diagonal: Float64Array;
   readonly offDiagonal: Float64Array;
   readonly count: number;
-  readonly #order: Int32Array;
+  protected readonly order: Int32Array;
   /** Rows above the diagonal in permuted order: columns of each and the edges that add into each entry. */
-  readonly #rowStart: Int32Array;
-  readonly #rowColumn: Int32Array;
-  readonly #entryStart: Int32Array;
-  readonly #entryEdge: Int32Array;
-  readonly #parent: Int32Array;
-  readonly #columnStart: Int32Array;
-  readonly #columnRow: Int32Array;
-  readonly #columnValue: Float64Array;
-  readonly #pivot: Float64Array;
-  readonly #work: Float64Array;
-  readonly #pattern: Int32Array;
-  readonly #mark: Int32Array;
-  readonly #filled: Int32Array;
+  protected readonly rowStart: Int32Array;
+  protected readonly rowColumn: Int32Array;
+  protected readonly entryStart: Int32Array;
+  protected readonly entryEdge: Int32Array;
+  /** 1 for an edge whose `to` comes before its `from` in the order. */
+  protected readonly turned: Uint8Array;
+  protected readonly parent: Int32Array;
+  protected readonly columnStart: Int32Array;
+  protected readonly columnRow: Int32Array;
+  protected readonly columnValue: Float64Array;
+  protected readonly pivot: Float64Array;
+  protected readonly work: Float64Array;
+  protected readonly pattern: Int32Array;
+  protected readonly mark: Int32Array;
+  protected readonly filled: Int32Array;
 
   constructor(count: number, edgeFrom: ArrayLike<number>, edgeTo: ArrayLike<number>) {
     this.count = count;
@@ -84,9 +86,9 @@ export class SymmetricFactor {
     this.offDiagonal = new Float64Array(edges);
     const pairs: [number, number][] = [];
     for (let e = 0; e < edges; e++) pairs.push([edgeFrom[e], edgeTo[e]]);
-    this.#order = minimumDegreeOrder(count, pairs);
+    this.order = minimumDegreeOrder(count, pairs);
     const place = new Int32Array(count);
-    this.#order.forEach((unknown, k) => (place[unknown] = k));
+    this.order.forEach((unknown, k) => (place[unknown] = k));
 
     // entries (row < column in permuted order) stored with their column, parallel edges gathered
     const columns: Map<number, number[]>[] = Array.from({ length: count }, () => new Map());
@@ -98,7 +100,7 @@ export class SymmetricFactor {
       if (at) at.push(e);
       else columns[b].set(a, [e]);
     });
-    this.#rowStart = new Int32Array(count + 1);
+    this.rowStart = new Int32Array(count + 1);
     const rowColumn: number[] = [];
     const entryStart: number[] = [0];
     const entryEdge: number[] = [];
@@ -108,74 +110,74 @@ export class SymmetricFactor {
         entryEdge.push(...list);
         entryStart.push(entryEdge.length);
       }
-      this.#rowStart[k + 1] = rowColumn.length;
+      this.rowStart[k + 1] = rowColumn.length;
     });
-    this.#rowColumn = Int32Array.from(rowColumn);
-    this.#entryStart = Int32Array.from(entryStart);
-    this.#entryEdge = Int32Array.from(entryEdge);
+    this.rowColumn = Int32Array.from(rowColumn);
+    this.entryStart = Int32Array.from(entryStart);
+    this.entryEdge = Int32Array.from(entryEdge);
+    this.turned = Uint8Array.from({ length: edges }, (_, e) => (place[edgeFrom[e]] > place[edgeTo[e]] ? 1 : 0));
 
     // elimination tree and how many entries each column of L has
-    this.#parent = new Int32Array(count).fill(-1);
+    this.parent = new Int32Array(count).fill(-1);
     const counts = new Int32Array(count);
     const flag = new Int32Array(count).fill(-1);
     for (let k = 0; k < count; k++) {
       flag[k] = k;
-      for (let p = this.#rowStart[k]; p < this.#rowStart[k + 1]; p++) {
-        for (let i = this.#rowColumn[p]; flag[i] !== k; i = this.#parent[i]) {
-          if (this.#parent[i] === -1) this.#parent[i] = k;
+      for (let p = this.rowStart[k]; p < this.rowStart[k + 1]; p++) {
+        for (let i = this.rowColumn[p]; flag[i] !== k; i = this.parent[i]) {
+          if (this.parent[i] === -1) this.parent[i] = k;
           counts[i]++;
           flag[i] = k;
         }
       }
     }
-    this.#columnStart = new Int32Array(count + 1);
-    for (let k = 0; k < count; k++) this.#columnStart[k + 1] = this.#columnStart[k] + counts[k];
-    this.#columnRow = new Int32Array(this.#columnStart[count]);
-    this.#columnValue = new Float64Array(this.#columnStart[count]);
-    this.#pivot = new Float64Array(count);
-    this.#work = new Float64Array(count);
-    this.#pattern = new Int32Array(count);
-    this.#mark = new Int32Array(count);
-    this.#filled = new Int32Array(count);
+    this.columnStart = new Int32Array(count + 1);
+    for (let k = 0; k < count; k++) this.columnStart[k + 1] = this.columnStart[k] + counts[k];
+    this.columnRow = new Int32Array(this.columnStart[count]);
+    this.columnValue = new Float64Array(this.columnStart[count]);
+    this.pivot = new Float64Array(count);
+    this.work = new Float64Array(count);
+    this.pattern = new Int32Array(count);
+    this.mark = new Int32Array(count);
+    this.filled = new Int32Array(count);
   }
 
   /** Factorises what stands in `diagonal` and `offDiagonal`. @returns false where a pivot is not positive */
   factor(): boolean {
     const { count } = this;
-    const y = this.#work;
-    this.#mark.fill(-1);
-    this.#filled.fill(0);
+    const y = this.work;
+    this.mark.fill(-1);
+    this.filled.fill(0);
     for (let k = 0; k < count; k++) {
       let top = count;
-      this.#mark[k] = k;
-      let pivot = this.diagonal[this.#order[k]];
-      for (let p = this.#rowStart[k]; p < this.#rowStart[k + 1]; p++) {
-        let i = this.#rowColumn[p];
+      this.mark[k] = k;
+      let pivot = this.diagonal[this.order[k]];
+      for (let p = this.rowStart[k]; p < this.rowStart[k + 1]; p++) {
+        let i = this.rowColumn[p];
         let value = 0;
-        for (let q = this.#entryStart[p]; q < this.#entryStart[p + 1]; q++)
-          value += this.offDiagonal[this.#entryEdge[q]];
+        for (let q = this.entryStart[p]; q < this.entryStart[p + 1]; q++) value += this.offDiagonal[this.entryEdge[q]];
         y[i] += value;
         let length = 0;
-        for (; this.#mark[i] !== k; i = this.#parent[i]) {
-          this.#pattern[length++] = i;
-          this.#mark[i] = k;
+        for (; this.mark[i] !== k; i = this.parent[i]) {
+          this.pattern[length++] = i;
+          this.mark[i] = k;
         }
-        while (length > 0) this.#pattern[--top] = this.#pattern[--length];
+        while (length > 0) this.pattern[--top] = this.pattern[--length];
       }
       for (; top < count; top++) {
-        const i = this.#pattern[top];
+        const i = this.pattern[top];
         const yi = y[i];
         y[i] = 0;
-        const end = this.#columnStart[i] + this.#filled[i];
-        for (let p = this.#columnStart[i]; p < end; p++) y[this.#columnRow[p]] -= this.#columnValue[p] * yi;
-        const lki = yi / this.#pivot[i];
+        const end = this.columnStart[i] + this.filled[i];
+        for (let p = this.columnStart[i]; p < end; p++) y[this.columnRow[p]] -= this.columnValue[p] * yi;
+        const lki = yi / this.pivot[i];
         pivot -= lki * yi;
-        this.#columnRow[end] = k;
-        this.#columnValue[end] = lki;
-        this.#filled[i]++;
+        this.columnRow[end] = k;
+        this.columnValue[end] = lki;
+        this.filled[i]++;
       }
       if (!(pivot > 0)) return false;
-      this.#pivot[k] = pivot;
+      this.pivot[k] = pivot;
     }
     return true;
   }
@@ -183,22 +185,105 @@ export class SymmetricFactor {
   /** Solves with the last factorisation; `b` (by unknown) becomes the answer. */
   solve(b: Float64Array): void {
     const { count } = this;
-    const x = this.#work;
-    for (let k = 0; k < count; k++) x[k] = b[this.#order[k]];
+    const x = this.work;
+    for (let k = 0; k < count; k++) x[k] = b[this.order[k]];
     for (let k = 0; k < count; k++) {
       const xk = x[k];
-      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++)
-        x[this.#columnRow[p]] -= this.#columnValue[p] * xk;
+      for (let p = this.columnStart[k]; p < this.columnStart[k + 1]; p++)
+        x[this.columnRow[p]] -= this.columnValue[p] * xk;
     }
-    for (let k = 0; k < count; k++) x[k] /= this.#pivot[k];
+    for (let k = 0; k < count; k++) x[k] /= this.pivot[k];
     for (let k = count - 1; k >= 0; k--) {
       let xk = x[k];
-      for (let p = this.#columnStart[k]; p < this.#columnStart[k + 1]; p++)
-        xk -= this.#columnValue[p] * x[this.#columnRow[p]];
+      for (let p = this.columnStart[k]; p < this.columnStart[k + 1]; p++)
+        xk -= this.columnValue[p] * x[this.columnRow[p]];
       x[k] = xk;
     }
     for (let k = 0; k < count; k++) {
-      b[this.#order[k]] = x[k];
+      b[this.order[k]] = x[k];
+      x[k] = 0;
+    }
+  }
+}
+
+/**
+ * The same for a matrix whose pattern is symmetric and whose numbers are not: `offDiagonal` has the entry in the row of an
+ * edge's `from`, `offDiagonalBack` the one in the row of its `to`. Without pivoting, for matrices of networks, whose
+ * columns are ruled by their diagonals.
+ */
+export class GeneralFactor extends SymmetricFactor {
+  readonly offDiagonalBack: Float64Array;
+  readonly #upperValue: Float64Array;
+  readonly #upperWork: Float64Array;
+
+  constructor(count: number, edgeFrom: ArrayLike<number>, edgeTo: ArrayLike<number>) {
+    super(count, edgeFrom, edgeTo);
+    this.offDiagonalBack = new Float64Array(edgeFrom.length);
+    this.#upperValue = new Float64Array(this.columnValue.length);
+    this.#upperWork = new Float64Array(count);
+  }
+
+  override factor(): boolean {
+    const { count, work: below } = this;
+    const above = this.#upperWork;
+    this.mark.fill(-1);
+    this.filled.fill(0);
+    for (let k = 0; k < count; k++) {
+      let top = count;
+      this.mark[k] = k;
+      let pivot = this.diagonal[this.order[k]];
+      for (let p = this.rowStart[k]; p < this.rowStart[k + 1]; p++) {
+        let i = this.rowColumn[p];
+        for (let q = this.entryStart[p]; q < this.entryStart[p + 1]; q++) {
+          const e = this.entryEdge[q];
+          const [there, back] = [this.offDiagonal[e], this.offDiagonalBack[e]];
+          // the row of the earlier unknown is above the diagonal
+          above[i] += this.turned[e] ? back : there;
+          below[i] += this.turned[e] ? there : back;
+        }
+        let length = 0;
+        for (; this.mark[i] !== k; i = this.parent[i]) {
+          this.pattern[length++] = i;
+          this.mark[i] = k;
+        }
+        while (length > 0) this.pattern[--top] = this.pattern[--length];
+      }
+      for (; top < count; top++) {
+        const i = this.pattern[top];
+        const [a, b] = [above[i], below[i]];
+        above[i] = 0;
+        below[i] = 0;
+        const end = this.columnStart[i] + this.filled[i];
+        for (let p = this.columnStart[i]; p < end; p++) {
+          above[this.columnRow[p]] -= this.columnValue[p] * a;
+          below[this.columnRow[p]] -= this.#upperValue[p] * b;
+        }
+        pivot -= (a * b) / this.pivot[i];
+        this.columnRow[end] = k;
+        this.columnValue[end] = b / this.pivot[i];
+        this.#upperValue[end] = a / this.pivot[i];
+        this.filled[i]++;
+      }
+      if (!(pivot > 0)) return false;
+      this.pivot[k] = pivot;
+    }
+    return true;
+  }
+
+  override solve(b: Float64Array): void {
+    const { count, work: x } = this;
+    for (let k = 0; k < count; k++) x[k] = b[this.order[k]];
+    for (let k = 0; k < count; k++)
+      for (let p = this.columnStart[k]; p < this.columnStart[k + 1]; p++)
+        x[this.columnRow[p]] -= this.columnValue[p] * x[k];
+    for (let k = count - 1; k >= 0; k--) {
+      let xk = x[k] / this.pivot[k];
+      for (let p = this.columnStart[k]; p < this.columnStart[k + 1]; p++)
+        xk -= this.#upperValue[p] * x[this.columnRow[p]];
+      x[k] = xk;
+    }
+    for (let k = 0; k < count; k++) {
+      b[this.order[k]] = x[k];
       x[k] = 0;
     }
   }

@@ -130,7 +130,10 @@ function throughPipe(n: Network, l: number, side: number, high: number, low: num
     const over = side > 0 ? n.pointSegment[p] >= 0 : n.pointSegment[p] < last;
     if (over && n.pointElevation[p] >= high) return false;
   }
-  let size = flowFor(wholeLoss(n, l, side), high - low, start);
+  // water that stands level on both sides runs as soon as one of them rises
+  const still = high <= low;
+  if (still) wholeLoss(n, l, side)(NO_FLOW);
+  let size = still ? 0 : flowFor(wholeLoss(n, l, side), high - low, start);
   let at = -1;
   let slope = law.slope;
   for (let round = 0; round < points; round++) {
@@ -161,8 +164,8 @@ export function passing(n: Network, state: NetworkState, l: number, from: number
   const backward = !n.oneWay[l] && state.direction[l] <= 0;
   switch (n.kind[l]) {
     case LinkKind.Pipe:
-      if (forward && from > to && throughPipe(n, l, 1, from, to, start)) return;
-      if (backward && to > from) throughPipe(n, l, -1, to, from, -start);
+      if (forward && from >= to && throughPipe(n, l, 1, from, to, start)) return;
+      if (backward && to >= from) throughPipe(n, l, -1, to, from, -start);
       return;
     case LinkKind.Power: {
       const head = from - to;

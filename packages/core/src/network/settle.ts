@@ -4,13 +4,14 @@
 // too much, and shortened towards that drift where they do not.
 import { LEAK, passed, passing } from './passing.ts';
 import { LinkKind, type Network, type NetworkState } from './network.ts';
+import { GeneralFactor } from './factorise.ts';
 import { workspaceOf, type Holds } from './newton.ts';
 
 const MAX_STEPS = 150;
 /** Of the sum of flows, what may be too much or too little over all nodes. */
 const NEAR = 1e-9;
 /** m³/s: below it what is too much is leak. */
-const FLOOR = 1e-11;
+const FLOOR = 1e-10;
 /** Most that a head moves in a step, m. */
 const STRIDE = 50;
 
@@ -19,8 +20,27 @@ export interface Settled {
   readonly steps: number;
 }
 
-/** Steps in a row that shorten nothing before single nodes are balanced. */
+const matrices = new WeakMap<Network, GeneralFactor>();
+/** The network's matrix of heads; made on first use. */
+function matrixOf(n: Network): GeneralFactor {
+  const known = matrices.get(n);
+  if (known) return known;
+  const { unknown, edge, matrix } = workspaceOf(n);
+  const from: number[] = [];
+  const to: number[] = [];
+  for (let l = 0; l < n.linkCount; l++) {
+    if (edge[l] < 0) continue;
+    from[edge[l]] = unknown[n.from[l]];
+    to[edge[l]] = unknown[n.to[l]];
+  }
+  const made = new GeneralFactor(matrix.count, from, to);
+  matrices.set(n, made);
+  return made;
+}
+
+/** Steps in a row that shorten little before single nodes are balanced; and what is little. */
 const PATIENCE = 10;
+const LITTLE = 0.7;
 /** Halvings of a bracket: to the last digit of a head. */
 const HALVINGS = 90;
 
@@ -119,7 +139,8 @@ function look(
  * flows; Kelley and Keyes (1998), Convergence analysis of pseudo-transient continuation (both from memory)
  */
 export function settle(n: Network, state: NetworkState, head: Float64Array, flow: Float64Array, holds: Holds): Settled {
-  const { unknown, matrix, edge } = workspaceOf(n);
+  const { unknown, edge } = workspaceOf(n);
+  const matrix = matrixOf(n);
   const links = (): Float64Array => new Float64Array(n.linkCount);
   const [byFrom, byTo] = [links(), links()];
   const surplus = new Float64Array(n.nodeCount);
@@ -133,13 +154,16 @@ export function settle(n: Network, state: NetworkState, head: Float64Array, flow
     if (k > 1 && off <= NEAR * sum + FLOOR) return { settled: true, steps: k - 1 };
     matrix.diagonal.fill(stiff + LEAK);
     matrix.offDiagonal.fill(0);
+    matrix.offDiagonalBack.fill(0);
     for (let l = 0; l < n.linkCount; l++) {
       const [i, j] = [unknown[n.from[l]], unknown[n.to[l]]];
       if (i >= 0) matrix.diagonal[i] += byFrom[l];
       if (j >= 0) matrix.diagonal[j] += byTo[l];
-      // what falls over a hump is not called back by what lies behind it: there the matrix has one side only, and the
-      // symmetric part of it is taken
-      if (edge[l] >= 0) matrix.offDiagonal[edge[l]] -= Math.min(byFrom[l], byTo[l]);
+      // what falls over a crest is not called back by what lies behind it: the two entries differ there
+      if (edge[l] >= 0) {
+        matrix.offDiagonal[edge[l]] -= byTo[l];
+        matrix.offDiagonalBack[edge[l]] -= byFrom[l];
+      }
     }
     if (!matrix.factor()) return { settled: false, steps: k };
     for (let i = 0; i < n.nodeCount; i++) if (unknown[i] >= 0) step[unknown[i]] = surplus[i];
@@ -150,7 +174,8 @@ export function settle(n: Network, state: NetworkState, head: Float64Array, flow
     }
     next.flow.set(flow);
     const there = look(n, state, next.head, next.flow, holds, next.byFrom, next.byTo, next.surplus);
-    if (there.off < off || there.off <= FLOOR || stiff > 1e6) {
+    vain = there.off < LITTLE * off ? 0 : vain + 1;
+    if (there.off < off || there.off <= FLOOR) {
       head.set(next.head);
       flow.set(next.flow);
       byFrom.set(next.byFrom);
@@ -158,14 +183,12 @@ export function settle(n: Network, state: NetworkState, head: Float64Array, flow
       surplus.set(next.surplus);
       ({ off, sum } = there);
       stiff = stiff < 1e-9 ? 0 : stiff / 10;
-      vain = 0;
-    } else if (++vain < PATIENCE) stiff = Math.max(1e-8, 10 * stiff);
-    else {
-      balanceNodes(n, state, head, flow, surplus);
-      ({ off, sum } = look(n, state, head, flow, holds, byFrom, byTo, surplus));
-      stiff = 0;
-      vain = 0;
-    }
+    } else stiff = Math.max(1e-8, 10 * stiff);
+    if (vain < PATIENCE) continue;
+    balanceNodes(n, state, head, flow, surplus);
+    ({ off, sum } = look(n, state, head, flow, holds, byFrom, byTo, surplus));
+    stiff = 0;
+    vain = 0;
   }
   look(n, state, head, flow, holds, byFrom, byTo, surplus);
   return { settled: false, steps: MAX_STEPS };
