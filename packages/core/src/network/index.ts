@@ -4,6 +4,8 @@ export {
   LinkKind,
   LinkStatus,
   openState,
+  type Broken,
+  type Condition,
   type FrictionLaw,
   type Network,
   type NetworkState,

@@ -1,6 +1,17 @@
 // Findings about lines that the pipe can mend: humps, air, ratings, valves, reducers, the friction law.
 import { row, say } from './row.ts';
 
+/** What an answer breaks where it is none. */
+const BROKEN = {
+  none: 'the search came to no end',
+  balance: 'more water comes than goes, or less',
+  energy: 'the flow does not fit the heads',
+  suction: 'water would be sucked over a high point',
+  direction: 'water would run the wrong way',
+  limit: 'more would come than the source gives',
+  number: 'a figure is no number',
+} as const;
+
 export const pipeFindings = {
   'hump-holds': row({
     values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
@@ -175,12 +186,15 @@ export const pipeFindings = {
     },
   }),
   'not-converged': row({
-    values: { iterations: 'count' },
+    values: {
+      iterations: 'count',
+      condition: ['none', 'balance', 'energy', 'suction', 'direction', 'limit', 'number'],
+    },
     severity: 'error',
     step: 'pipe',
     words: {
       en: (t) =>
-        say`No answer was found: the figures${t.here ? ` for ${t.here}` : ''} cannot be trusted. Look for heights or pipes that cannot be.`,
+        say`Not settled: no figure of this plan can be trusted${t.here ? `; at ${t.here} ${BROKEN[t.v.condition]}` : ''}. Look for heights or pipes that cannot be.`,
     },
   }),
 } as const;

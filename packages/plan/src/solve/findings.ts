@@ -241,7 +241,12 @@ function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
 export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions = {}): Finding[] {
   const found: Finding[] = [];
   if (!result.converged) {
-    found.push(finding('not-converged', result.worstAt ?? '', { iterations: result.iterations }));
+    found.push(
+      finding('not-converged', result.worstAt ?? '', {
+        iterations: result.iterations,
+        condition: result.broken ?? 'none',
+      }),
+    );
   }
   found.push(
     ...outletFindings(c, result, options),
@@ -257,7 +262,8 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...sourceFindings(c, result),
     ...qualityFindings(c.plan, options.today),
   );
-  return worstFirst(found);
+  // what is read off an answer that is none is not good
+  return worstFirst(result.converged ? found : found.filter((f) => f.severity !== 'ok'));
 }
 
 /** Bore area of a leg, m². */

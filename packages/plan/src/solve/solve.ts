@@ -1,5 +1,5 @@
 // A plan solved: heads, flows and grade lines by the plan's own ids, SI.
-import type { LinkStatus } from '@vernal-slope/core/network';
+import type { Condition, LinkStatus } from '@vernal-slope/core/network';
 import { solve, type Solution } from '@vernal-slope/core/network';
 import { lineProfile, type LineProfile } from '@vernal-slope/core/profile';
 import { pressureOfHead } from '@vernal-slope/core/water';
@@ -29,8 +29,9 @@ export interface PlanResult {
   readonly lines: ReadonlyMap<string, LineResult>;
   readonly solution: Solution;
   readonly standing: Solution;
-  /** Lines or outlets where the balance is worst, when it did not converge. */
+  /** Where a condition is not kept, and which, when no answer was found: a line or a place. */
   readonly worstAt?: string;
+  readonly broken?: Condition;
 }
 
 /** Water that leaves the system at a node, m³/s. */
@@ -63,6 +64,15 @@ function brokenAt(c: Compiled, map: NodeMap, { heldAt, heldFrom }: Solution): nu
     ...map.entering.map((e) => crest(e.link, 1)),
     ...map.leaving.map((e) => crest(e.link, -1)),
   );
+}
+
+/** Line or place where an answer breaks a condition; undefined where it cannot be said. */
+function placeOf(c: Compiled, { broken, worst }: Solution): string | undefined {
+  const link = broken && broken.link >= 0 ? broken.link : worst.link;
+  const node = broken?.node ?? -1;
+  for (const [id, map] of c.nodes) if (map.node === node || map.lawLinks.includes(link)) return id;
+  for (const [id, map] of c.lines) if (map.link === link || c.reducers.get(id) === link) return id;
+  return undefined;
 }
 
 /** An earlier answer of a network of the same shape, to begin from. */
@@ -101,6 +111,15 @@ export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Warm):
     });
   }
   const converged = solution.converged && standing.converged;
-  const worst = converged ? undefined : [...c.lines].find(([, map]) => map.link === solution.worst.link)?.[0];
-  return { converged, iterations: solution.iterations, nodes, lines, solution, standing, worstAt: worst };
+  const failed = converged ? undefined : solution.converged ? standing : solution;
+  return {
+    converged,
+    iterations: solution.iterations,
+    nodes,
+    lines,
+    solution,
+    standing,
+    worstAt: failed && placeOf(c, failed),
+    broken: failed?.broken?.condition,
+  };
 }

@@ -36,6 +36,8 @@ const shown = useShownResults(() => props.results, READ_MS);
 const plan = computed(() => shown.value.compiled.plan);
 const node = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
 const figures = computed(() => shown.value.result.nodes.get(props.chosen));
+/** An answer that breaks a condition is none: its figures are not shown. */
+const settled = computed(() => shown.value.result.converged);
 const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
 const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
 const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
@@ -110,6 +112,7 @@ const sentences = computed(() =>
 
 /** How high the tank must stand, beside how high it stands. */
 const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Command } | null>(() => {
+  if (!settled.value) return null;
   const h = shown.value.height(props.chosen);
   const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
   if (!h || !isStore(tank)) return null;
@@ -177,7 +180,10 @@ function tryIt(): void {
       <h2>{{ node ? name(chosen) : 'Nothing chosen' }}</h2>
       <p class="small">{{ subtitle }}</p>
     </header>
-    <div v-if="figures" class="two">
+    <p v-if="figures && !settled" class="unsettled" data-test="not-settled">
+      Not settled. No figure of flow or pressure is shown until the plan has an answer.
+    </p>
+    <div v-else-if="figures" class="two">
       <div>
         <p class="big">
           <button
@@ -281,7 +287,8 @@ function tryIt(): void {
 </template>
 
 <style scoped>
-.passing {
+.passing,
+.unsettled {
   padding: 12px 16px;
 }
 

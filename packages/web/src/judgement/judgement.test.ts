@@ -7,7 +7,7 @@ import { h, nextTick } from 'vue';
 import { ruleInFigures, type Working } from '@vernal-slope/core/working';
 import { applyCommand } from '@vernal-slope/plan/edit';
 import { finding, worstFirst } from '@vernal-slope/plan/findings';
-import { flowWorking, pressureWorking } from '@vernal-slope/plan/solve';
+import { flowWorking, judgePlan, pressureWorking } from '@vernal-slope/plan/solve';
 import { useSettings } from '../display/settings.ts';
 import { resultsOf } from '../session/usePlanResults.ts';
 import { demoPlan, mountOnPage } from '../testing/page.ts';
@@ -75,6 +75,27 @@ describe('the judgement of a place', () => {
     expect(view.text()).toContain('psi');
     expect(view.text()).not.toMatch(/kPa|L\/min/);
     useSettings().units = 'metric';
+  });
+  it('shows no figure of a solve that is not settled, and calls nothing good', () => {
+    const pinia = createPinia();
+    setActivePinia(pinia);
+    const good = resultsOf(demoPlan('ousel-bank'));
+    const result = { ...good.result, converged: false, broken: 'suction' as const, worstAt: 'main' };
+    const view = mount(JudgementColumn, {
+      props: {
+        results: { ...good, result, findings: judgePlan(good.compiled, result) },
+        chosen: 'kitchen',
+        slow: null,
+        busy: false,
+        error: '',
+        trying: '',
+      },
+      global: { plugins: [pinia] },
+    });
+    expect(view.find('[data-test=not-settled]').exists()).toBe(true);
+    expect(view.find('[data-test=flow]').exists()).toBe(false);
+    expect(view.text()).toContain('water would be sucked over a high point');
+    expect(view.text()).not.toContain('Good.');
   });
   it('says why slow answers are not there', () => {
     const { view } = open('kitchen', { error: 'The answer was cut off.' });

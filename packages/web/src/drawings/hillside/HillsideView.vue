@@ -172,7 +172,9 @@ const labels = computed(() =>
       ...t,
       name: nameIn(plan.value, t.id),
       severity: worstOf(shown.value.findings.filter((f) => f.at === t.id)),
-      pressure: showText(node?.pressure ?? 0, 'pressure', settings.units),
+      pressure: shown.value.result.converged
+        ? showText(node?.pressure ?? 0, 'pressure', settings.units)
+        : 'not settled',
       flow: showText(node?.flow ?? 0, 'flow', settings.units),
       px: x.value(t.x),
       flowing: (node?.flow ?? 0) > 0,
