@@ -117,4 +117,14 @@ export const storeFindings = {
       },
     },
   }),
+  'tank-not-filled': row({
+    values: {},
+    severity: 'error',
+    step: 'store',
+    also: ['walk', 'stand'],
+    words: {
+      en: (t) =>
+        say`No water comes into ${t.here}: what should fill it stands too low, or its way is shut. What it gives now it gives until it is empty.`,
+    },
+  }),
 } as const;

@@ -1,4 +1,5 @@
 // Judges a solved plan: what is wrong or right, where, with the figures. Data only, SI.
+import { starvedStores } from './inflow.ts';
 import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
 import { finding, worstFirst, type Finding, findingOf } from '../findings/index.ts';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
@@ -248,6 +249,8 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
       }),
     );
   }
+  // whatever else is good, a tank that does not fill serves nobody for long
+  for (const id of starvedStores(c, result)) found.push(finding('tank-not-filled', id, {}));
   found.push(
     ...outletFindings(c, result, options),
     ...humpFindings(c, result, options),

@@ -5,7 +5,9 @@ import { describe, expect, it } from 'vitest';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
 import { checkPlan, loadPlan } from '../document/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
-import { judgePlan, solvePlan, type PlanResult } from './index.ts';
+import { changeNode } from '../edit/index.ts';
+import { isStore } from '../kinds/index.ts';
+import { judgePlan, solvePlan, starvedBy, starvedStores, type PlanResult } from './index.ts';
 
 const PIPE = 'astm-d2239-sidr15/1';
 const tank = (id: string, groundM: number, more: object = {}): Plan['nodes'][number] => ({
@@ -187,4 +189,36 @@ describe('every plan of the demo', () => {
       }
     },
   );
+});
+
+describe('whoever raises a tank looks upstream', () => {
+  const loaded = loadPlan(
+    readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
+  );
+  if (!loaded.ok) throw new Error('the demo plan has faults');
+  const ousel = loaded.plan;
+  const raised = (by: number): Plan => ({
+    ...ousel,
+    nodes: ousel.nodes.map((n) => (n.id === 'hill' ? ({ ...n, standM: by } as typeof n) : n)),
+  });
+  const raise = (standM: number) =>
+    changeNode('hill', isStore, 'stand', (n) => {
+      n.standM = standM;
+    });
+  it('a tank that stands over its spring is told before all else', () => {
+    const c = compilePlan(raised(1.94));
+    const found = judgePlan(c, solvePlan(c));
+    expect(found[0]).toMatchObject({ code: 'tank-not-filled', at: 'hill', severity: 'error' });
+    expect(judgePlan(compilePlan(ousel), run(ousel)).map((f) => f.code)).not.toContain('tank-not-filled');
+  });
+  it('what would leave it dry is known before it is done', () => {
+    // the spring comes out at 745.0 m, the tank's inlet stands at 742 m and its height
+    expect(starvedBy(ousel, raise(1.94))).toEqual(['hill']);
+    expect(starvedBy(ousel, raise(0.5))).toEqual([]);
+    expect(starvedBy(raised(1.94), raise(3))).toEqual([]);
+  });
+  it('a float that is shut is no lack', () => {
+    const c = compilePlan(ousel);
+    expect(starvedStores(c, solvePlan(c, { shut: ['hill', 'bakehouse-tank'] }))).toEqual([]);
+  });
 });

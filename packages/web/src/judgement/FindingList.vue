@@ -2,13 +2,14 @@
 // The judgement of a step: its name, two figures, sentences worst first.
 import { computed } from 'vue';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { remedyCommand, type Command } from '@vernal-slope/plan/edit';
+import type { Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
 import type { StepFigure } from './stepjudgement.ts';
 import { sentence, type FigureKey } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
 import SentenceItem from './SentenceItem.vue';
+import { soundRemedy } from './soundremedy.ts';
 import TryingBox from './TryingBox.vue';
 import './judgement.css';
 
@@ -27,7 +28,7 @@ const sentences = computed(() =>
     key: `${f.code}-${f.at}-${k}`,
     severity: f.severity,
     parts: sentence(f, settings.units, (id) => nameIn(props.plan, id)),
-    remedy: f.remedy && remedyCommand(props.plan, f.remedy),
+    remedy: f.remedy && soundRemedy(props.plan, f.remedy),
   })),
 );
 </script>

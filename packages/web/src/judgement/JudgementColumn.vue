@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
 import { findingOf, worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
+import { starvedBy } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
 import { useShownResults } from '../session/usePassing.ts';
 import type { PlanResults } from '../session/usePlanResults.ts';
@@ -15,6 +16,7 @@ import { useSettings } from '../display/settings.ts';
 import type { SlowAnswers } from '../workers/hydraulics.ts';
 import DropGlyph from '../shell/DropGlyph.vue';
 import SentenceItem from './SentenceItem.vue';
+import { soundRemedy } from './soundremedy.ts';
 import TryingBox from './TryingBox.vue';
 import './judgement.css';
 
@@ -106,7 +108,7 @@ const sentences = computed(() =>
     key: `${f.code}-${f.at}`,
     severity: f.severity,
     parts: sentence(f, settings.units, name),
-    remedy: f.remedy && remedyCommand(plan.value, f.remedy),
+    remedy: f.remedy && soundRemedy(plan.value, f.remedy),
   })),
 );
 
@@ -128,19 +130,18 @@ const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Co
     h.answer.governing.kind === 'hump'
       ? `${flow} to pass the hump`
       : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
+  const raise = remedyCommand(plan.value, {
+    kind: 'stand',
+    tank: h.tank,
+    // up to the next centimetre: nobody builds finer
+    standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
+  });
+  // raised so, it may stand over what fills it
+  const dry = !enough && raise ? starvedBy(plan.value, raise) : [];
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
     severity: enough ? 'ok' : 'warning',
-    ...(enough
-      ? {}
-      : {
-          remedy: remedyCommand(plan.value, {
-            kind: 'stand',
-            tank: h.tank,
-            // up to the next centimetre: nobody builds finer
-            standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
-          }),
-        }),
+    ...(enough || dry.length > 0 ? {} : { remedy: raise }),
     parts: enough
       ? [
           { text: `Even at low water ${name(h.tank)} stands high enough for ${want}: it needs ` },
@@ -151,6 +152,13 @@ const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Co
           { text: `At low water ${name(h.tank)} should stand ` },
           needed,
           { text: ` above its ground for ${want}; ${now}.` },
+          ...(dry.length > 0
+            ? [
+                {
+                  text: ` Raised so, no water would come into ${dry.map(name).join(' and ')}: raise what fills it too, or win the head in the pipe.`,
+                },
+              ]
+            : []),
         ],
   };
 });
