@@ -86,4 +86,9 @@ describe('derating', () => {
     expect(deratingFactor(pvc, 29.5)).toBeCloseTo(0.815, 3);
     expect(deratingFactor(findPipe('astm-d2239-sidr15/1') ?? pvc, 15.6)).toBe(1);
   });
+  it('beyond the warmest published row there is no rating', () => {
+    // the table of PVC ends at 140 °F
+    expect(deratingFactor(pvc, 60)).toBeGreaterThan(0);
+    expect(deratingFactor(pvc, 61)).toBe(0);
+  });
 });

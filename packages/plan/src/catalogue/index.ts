@@ -87,8 +87,8 @@ const DERATING_OF: Readonly<Record<PipeRow['material'], string | null>> = {
 };
 
 /**
- * Share of its rating that a pipe keeps at a water temperature; never above 1, linear between rows,
- * the last row's value beyond them.
+ * Share of its rating that a pipe keeps at a water temperature, °C; never above 1, linear between rows. Nothing is
+ * published beyond the last row: there it keeps none.
  */
 export function deratingFactor(row: PipeRow, temperatureC: number): number {
   const key = DERATING_OF[row.material];
@@ -100,7 +100,7 @@ export function deratingFactor(row: PipeRow, temperatureC: number): number {
     const [t0, f0] = rows[k - 1];
     if (temperatureC <= t1) return Math.min(1, f0 + ((temperatureC - t0) / (t1 - t0)) * (f1 - f0));
   }
-  return rows[rows.length - 1][1];
+  return 0;
 }
 
 /** The sizes of the same family from narrow to wide. */

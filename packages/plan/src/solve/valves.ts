@@ -93,32 +93,44 @@ export function surgeFindings(c: Compiled, result: PlanResult, options: StateOpt
     const to = c.nodes.get(map.plan.to)?.plan;
     const quick = to !== undefined && (kindOf(to).shutsAtOnce?.(to) ?? false);
     const line = result.lines.get(id);
-    const last = map.plan.legs.length - 1;
-    const row = resolvePipe(map.plan.legs[last].pipe).row;
-    if (!quick || !line || line.flow <= 0 || row?.ratingKPa === undefined) continue;
-    const bore = metresOfMm(row.insideDiameterMm);
-    const ratio = row.minimumWallMm === undefined ? USUAL_BORE_OVER_WALL : bore / metresOfMm(row.minimumWallMm);
-    const wave = waveSpeed(c.water.density, MODULUS[row.material], ratio);
+    if (!quick || !line || line.flow <= 0) continue;
     const route = routeTo(c, map.plan.to);
     const length = (route?.lines ?? []).reduce(
       (sum, l) => sum + (c.lines.get(l.line)?.geometry.chainage.at(-1) ?? 0),
       0,
     );
-    const rise = surge(c.water.density, wave, line.flow / boreArea(bore), length, QUICK_CLOSING);
     full ??= solvePlan(c, { ...options, level: 'full', levels: undefined });
     const grade = full.lines.get(id)?.staticGrade ?? [];
-    const standing = Math.max(...grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density)));
-    const rating = pascals(row.ratingKPa) * deratingFactor(row, temperature);
-    if (standing + rise > rating)
-      found.push(
-        finding('surge-too-much', id, {
-          surge: rise,
-          standing,
-          rating,
+    const over = grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density));
+    // each bore stops water of its own speed, with a wave of its own: a narrow pipe before a wide end is hit hardest
+    const legs = map.plan.legs.flatMap((leg, k) => {
+      const { row } = resolvePipe(leg.pipe);
+      if (row?.ratingKPa === undefined) return [];
+      const bore = metresOfMm(row.insideDiameterMm);
+      const ratio = row.minimumWallMm === undefined ? USUAL_BORE_OVER_WALL : bore / metresOfMm(row.minimumWallMm);
+      const speed = line.flow / boreArea(bore);
+      return [
+        {
+          surge: surge(
+            c.water.density,
+            waveSpeed(c.water.density, MODULUS[row.material], ratio),
+            speed,
+            length,
+            QUICK_CLOSING,
+          ),
+          standing: Math.max(over[k], over[k + 1]),
+          rating: pascals(row.ratingKPa) * deratingFactor(row, temperature),
           closing: QUICK_CLOSING,
-          speed: line.flow / boreArea(bore),
-        }),
-      );
+          speed,
+        },
+      ];
+    });
+    const used = (l: (typeof legs)[number]): number => (l.standing + l.surge) / l.rating;
+    const worst = legs.reduce<(typeof legs)[number] | undefined>(
+      (w, l) => (w && used(w) >= used(l) ? w : l),
+      undefined,
+    );
+    if (worst && used(worst) > 1) found.push(finding('surge-too-much', id, worst));
   }
   return found;
 }
