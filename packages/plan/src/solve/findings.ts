@@ -3,7 +3,7 @@ import { starvedStores } from './inflow.ts';
 import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
 import { finding, worstFirst, type Finding, findingOf } from '../findings/index.ts';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
-import { clearingSpeed, humps, lineProfile, trappedAir } from '@vernal-slope/core/profile';
+import { clearingSpeed, humps, humpStations, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
@@ -125,15 +125,71 @@ function clearing(map: LineMap, line: LineResult, station: number): { speed: num
   return { speed: line.segmentSpeed[station], clears: clearingSpeed(bore, fall) };
 }
 
+/** True where a line falls away from a joint that another line rises to. */
+function beginsAtCrest(c: Compiled, id: string, map: LineMap): boolean {
+  const { pipe } = map.geometry;
+  const risesTo = (node: string, height: number): boolean => {
+    const at = c.nodes.get(node);
+    const beside = (line: string, from: boolean): number => {
+      const other = c.lines.get(line)?.geometry.pipe ?? [];
+      return (from ? other[1] : other[other.length - 2]) ?? Infinity;
+    };
+    return (
+      (at?.entering ?? []).some((e) => e.line !== id && beside(e.line, false) < height) ||
+      (at?.leaving ?? []).some((e) => e.line !== id && beside(e.line, true) < height)
+    );
+  };
+  const last = pipe.length - 1;
+  return (
+    (pipe[1] < pipe[0] && risesTo(map.plan.from, pipe[0])) ||
+    (pipe[last - 1] < pipe[last] && risesTo(map.plan.to, pipe[last]))
+  );
+}
+
+/**
+ * Pipe heights (m) that the first water meets on its way to the far end of a line, from the open water that it comes
+ * from; `before` is where the line's own stations begin. Undefined where it comes from none, or by another line.
+ */
+function wayOfFilling(
+  c: Compiled,
+  id: string,
+  map: LineMap,
+  options: StateOptions,
+): { head: number; pipe: number[]; before: number; reversed: boolean } | undefined {
+  const own = waterOf(c.nodes.get(map.plan.from)?.plan, options);
+  if (own !== undefined) return { head: own, pipe: [...map.geometry.pipe], before: 0, reversed: false };
+  // the way from the water is long: it is looked at only where air could gather on this line
+  if (humpStations(map.geometry.pipe).length === 0 && !beginsAtCrest(c, id, map)) return undefined;
+  const route = [map.plan.to, map.plan.from]
+    .map((end) => routeTo(c, end))
+    .find((r) => r !== undefined && r.lines[r.lines.length - 1]?.line === id);
+  const head = route && waterOf(c.nodes.get(route.start)?.plan, options);
+  if (!route || head === undefined) return undefined;
+  const pipe: number[] = [];
+  let before = 0;
+  for (const { line, reversed } of route.lines) {
+    const heights = c.lines.get(line)?.geometry.pipe ?? [];
+    before = Math.max(0, pipe.length - 1);
+    const next = reversed ? [...heights].reverse() : heights;
+    // the joint is the end of the one and the start of the next
+    pipe.push(...(pipe.length > 0 ? next.slice(1) : next));
+  }
+  return { head, pipe, before, reversed: route.lines[route.lines.length - 1].reversed };
+}
+
 function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
-  const from = c.nodes.get(map.plan.from)?.plan;
-  const head = waterOf(from, options);
-  if (head === undefined || line.flow < 0) return [];
-  const to = c.nodes.get(map.plan.to);
+  const way = wayOfFilling(c, id, map, options);
+  if (!way || (way.before === 0 && line.flow < 0)) return [];
+  const to = c.nodes.get(way.reversed ? map.plan.from : map.plan.to);
   const end = to && isVessel(to.plan) ? deliveryElevation(to.plan) : undefined;
-  const pipe = end === undefined ? [...map.geometry.pipe] : [...map.geometry.pipe, end];
+  const pipe = end === undefined ? way.pipe : [...way.pipe, end];
   const airHead = headOfPressure(airPressure(c.plan.site?.altitudeM ?? SITE_DEFAULTS.altitudeM), c.water.density);
-  const air = trappedAir(pipe, head, airHead);
+  const whole = trappedAir(pipe, way.head, airHead);
+  // air in the lines before it is told there
+  const vents = whole.vents
+    .filter((k) => k >= way.before)
+    .map((k) => (way.reversed ? map.geometry.pipe.length - 1 - (k - way.before) : k - way.before));
+  const air = { ...whole, vents };
   if (air.vents.length === 0) return [];
   const values = {
     chainage: map.geometry.chainage[Math.min(air.vents[0], map.geometry.chainage.length - 1)],

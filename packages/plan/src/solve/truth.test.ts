@@ -243,3 +243,40 @@ describe('surge', () => {
     expect(at(3) / at(1)).toBeGreaterThan(0.9);
   });
 });
+
+describe('air of a first filling', () => {
+  // water at 21 m; a fall, then a tee; behind it two knolls of 15 and 14 m with hollows at 1 and 0 m between
+  const legs: [number, number][] = [
+    [60, 15],
+    [60, 1],
+    [60, 14],
+    [60, 0],
+    [60, 12],
+  ];
+  const straight = plan([tank('top', 20), tap('tap', 12)], [line('all', 'top', 'tap', [40, 5], ...legs)]);
+  const teed = plan(
+    [tank('top', 20), { id: 'tee', kind: 'junction', groundM: 5 }, tap('tap', 12)],
+    [line('a', 'top', 'tee', [40, 5]), line('b', 'tee', 'tap', ...legs)],
+  );
+  const air = (p: Plan) => {
+    const c = compilePlan(p);
+    return judgePlan(c, solvePlan(c)).filter((f) => f.code.startsWith('air-'));
+  };
+  it('is judged behind a tee as in the line without it', () => {
+    const [whole] = air(straight);
+    // by hand: 15 + (14 − 1) + (12 − 0) = 40 m are needed where air is not pressed together, 21 m are there
+    expect(whole.values).toMatchObject({ needed: expect.closeTo(40, 6), missing: expect.closeTo(19, 1) });
+    const found = air(teed);
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({ code: whole.code, at: 'b' });
+    expect(found[0].values).toMatchObject({ needed: expect.closeTo(40, 6) });
+  });
+  it('whichever way the line behind the tee is drawn', () => {
+    const found = air(turned(teed, 'b'));
+    expect(found[0]).toMatchObject({ code: air(teed)[0].code, at: 'b' });
+    expect(found[0].values).toMatchObject({ needed: expect.closeTo(40, 6) });
+  });
+  it('a crest at the tee itself is told with the line behind it', () => {
+    expect(air(crest).map((f) => f.at)).toEqual(expect.arrayContaining(['a', 'b']));
+  });
+});
