@@ -44,6 +44,34 @@ function grid(side: number): { network: ReturnType<NetworkBuilder['build']>; sta
   return { network, state };
 }
 
+/** A line over `humps` knolls with a tee and an outlet behind each, half of the knolls above the running line. */
+function knolls(humps: number): { network: ReturnType<NetworkBuilder['build']>; state: ReturnType<typeof openState> } {
+  const b = new NetworkBuilder();
+  const tank = b.fixedNode();
+  const airs: [number, number][] = [];
+  const leg = { length: 20, diameter: 0.0266, roughness: 7e-6, hazenC: 140, k: 0.5 };
+  let before = tank;
+  for (let k = 0; k < humps; k++) {
+    const tee = b.node();
+    const ground = 60 - k;
+    b.pipe(before, tee, [leg, leg], {
+      points: [
+        { segment: 0, elevation: ground + (k % 2 === 0 ? 1 : -6) },
+        { segment: 1, elevation: ground - 4 },
+      ],
+    });
+    const air = b.fixedNode();
+    airs.push([air, ground - 4]);
+    b.power(tee, air, 4e-6, 0.5);
+    before = tee;
+  }
+  const network = b.build('darcy-weisbach', 1.3e-6);
+  const state = openState(network);
+  state.fixedHead[tank] = 62;
+  for (const [air, z] of airs) state.fixedHead[air] = z;
+  return { network, state };
+}
+
 /** Time to evaluate the friction law once on every link, at the flows of the answer. */
 function lawsOf(
   network: ReturnType<NetworkBuilder['build']>,
@@ -69,6 +97,7 @@ export function solveBench(): void {
   const cases = [
     ...[300, 1000, 10_000].map((nodes) => ({ name: `tree of ${nodes} nodes`, ...tree(nodes), aim: '3 or less' })),
     { name: `grid of ${31 * 31} loops`, ...grid(32), aim: '' },
+    { name: 'line over 50 knolls', ...knolls(50), aim: '' },
   ];
   for (const { name, network, state: open, aim } of cases) {
     const cold = solve(network, open);

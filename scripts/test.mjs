@@ -84,7 +84,7 @@ check('lint and layers', 'npx', ['--no-install', 'eslint', '.', '--max-warnings'
 check('format', 'npx', ['--no-install', 'prettier', '--check', '.', '--log-level', 'warn']);
 check('types of the packages', 'npx', ['--no-install', 'tsc', '-b']);
 check('types of the web app', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'packages/web']);
-check('types of the tests', 'npx', ['--no-install', 'tsc', '--noEmit', '-p', 'tsconfig.tests.json']);
+check('types of the tests', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'tsconfig.tests.json']);
 tests('unit', 'vitest.config.ts');
 if (ensureBrowser()) tests('browser', 'e2e/vitest.config.ts');
 else count('browser', false, 0, 1, 0);

@@ -64,7 +64,7 @@ function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
   const broke = breaks && !a.unsettled && breaksAnywhere(n, a);
   if (!broke && !a.unsettled) {
     if (breaks && !warm) run(n, state, a, false, true);
-    if (!a.unsettled) a.broken = verify(n, state, a.head, a.flow);
+    if (!a.unsettled) a.broken = verify(n, state, a.head, a.flow, true);
     if (!a.unsettled && !a.broken) return a;
   }
 

@@ -22,8 +22,17 @@ function pipeOff(n: Network, l: number, flow: number, from: number, to: number):
   return { energy: Math.max(0, Math.abs(high - needed) - crumb), suction: Math.max(0, walked.asks - high) };
 }
 
-/** The worst condition that is not kept; undefined where all are. */
-export function verify(n: Network, state: NetworkState, head: Float64Array, flow: Float64Array): Broken | undefined {
+/**
+ * The worst condition that is not kept; undefined where all are.
+ * @param met full pipes meet their heads, as Newton saw: those without high points are not gone along again
+ */
+export function verify(
+  n: Network,
+  state: NetworkState,
+  head: Float64Array,
+  flow: Float64Array,
+  met = false,
+): Broken | undefined {
   let worst: (Broken & { share: number }) | undefined;
   const tell = (condition: Condition, node: number, link: number, by: number, allowed: number): void => {
     const share = by / allowed;
@@ -54,6 +63,7 @@ export function verify(n: Network, state: NetworkState, head: Float64Array, flow
     if (shut) continue;
     const runs = Math.abs(q) > Math.max(LEAST, NO_FLOW);
     if (n.kind[l] === LinkKind.Pipe && runs) {
+      if (met && (n.siphons || n.pointStart[l] === n.pointStart[l + 1])) continue;
       const off = pipeOff(n, l, q, from, to);
       tell('suction', -1, l, off.suction, SUCTION);
       tell('energy', -1, l, off.energy, ENERGY);

@@ -26,6 +26,7 @@ beforeEach(() => {
   kept.clear();
   server = new PlanServer(first);
   vi.stubGlobal('fetch', server.fetch);
+  vi.stubGlobal('document', { documentElement: { dataset: {} } });
   setActivePinia(createPinia());
 });
 afterEach(() => {
