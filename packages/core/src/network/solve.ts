@@ -68,7 +68,22 @@ function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
     if (!a.unsettled && !a.broken) return a;
   }
 
-  // full pipes are no answer: heads settle, then the last digits come by Newton for the holds that were found; where
+  // full pipes are no answer. Where water breaks at a few crests, one after the other, holding and looking again is quick
+  if (!a.unsettled) {
+    const quick = copy(a);
+    // near enough until nothing changes, then once more on the answer
+    let loose = true;
+    for (let round = 0; round < LOOKS && !quick.unsettled; round++) {
+      const changed = look(n, quick);
+      if (!changed && !loose) break;
+      loose = changed && round < LOOKS / 2;
+      run(n, state, quick, loose, true);
+    }
+    if (!quick.unsettled && !verify(n, state, quick.head, quick.flow)) return { ...quick, broken: undefined };
+    a.iterations = quick.iterations;
+  }
+
+  // heads settle, then the last digits come by Newton for the holds that were found; where
   // one comes to no end the other may go on from it
   for (let round = 0; round < ROUNDS; round++) {
     const settled = settle(n, state, a.head, a.flow, a.holds);
@@ -87,6 +102,35 @@ function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
     a.iterations = fine.iterations;
   }
   return a;
+}
+
+/** How often crests are looked at in turn with Newton. */
+const LOOKS = 24;
+
+/** Holds and releases pipes and reducers by the flows and heads found. @returns true where something changed */
+function look(n: Network, a: Attempt): boolean {
+  let changed = false;
+  for (let l = 0; l < n.linkCount; l++) {
+    if (n.kind[l] === LinkKind.Reducer) {
+      const before = a.holds.reduced[l];
+      const holds = before ? a.head[n.from[l]] >= n.a[l] : a.head[n.to[l]] > n.a[l] + SUCTION / 2;
+      a.holds.reduced[l] = holds ? 1 : 0;
+      if (a.holds.reduced[l] !== before) changed = true;
+    }
+    if (n.siphons || n.kind[l] !== LinkKind.Pipe || n.pointStart[l] === n.pointStart[l + 1]) continue;
+    const side = a.flow[l] >= 0 ? 1 : -1;
+    const [high, low] = side > 0 ? [a.head[n.from[l]], a.head[n.to[l]]] : [a.head[n.to[l]], a.head[n.from[l]]];
+    walk(n, l, side, Math.abs(a.flow[l]));
+    const [at, full] = [a.holds.at[l], low + walked.loss];
+    let now = at;
+    if (walked.asks > Math.max(high, full) + SUCTION / 2) now = walked.at;
+    else if (at >= 0 && full > walked.asks + SUCTION / 2) now = -1;
+    if (now === at) continue;
+    a.holds.at[l] = now;
+    a.holds.side[l] = now < 0 ? 0 : side;
+    changed = true;
+  }
+  return changed;
 }
 
 /** How often heads and flows take turns before it is said that nothing was found. */
