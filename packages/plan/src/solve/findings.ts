@@ -21,7 +21,7 @@ import { SITE_DEFAULTS } from '../schema/index.ts';
 import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
 import { routeTo } from '../topology/index.ts';
-import { solvePlan, type LineResult, type PlanResult } from './solve.ts';
+import { standingGrades, type LineResult, type PlanResult } from './solve.ts';
 import {
   isSource,
   isVessel,
@@ -205,12 +205,11 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
 }
 
 /** Highest standing pressure on each pipe against its rating, tanks full. */
-function ratingFindings(c: Compiled, options: StateOptions): Finding[] {
-  const full = solvePlan(c, { ...options, level: 'full', levels: undefined });
+function ratingFindings(c: Compiled, standing: ReadonlyMap<string, readonly number[]>): Finding[] {
   const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
   const found: Finding[] = [];
   for (const [id, map] of c.lines) {
-    const grade = full.lines.get(id)?.staticGrade;
+    const grade = standing.get(id);
     if (!grade) continue;
     let worst: { pressure: number; chainage: number; rating?: number } | null = null;
     map.plan.legs.forEach((leg, k) => {
@@ -305,6 +304,8 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
       }),
     );
   }
+  // what pipes must bear: all shut, the tanks full
+  const full = standingGrades(c, { ...options, level: 'full', levels: undefined });
   // whatever else is good, a tank that does not fill serves nobody for long
   for (const id of starvedStores(c, result)) found.push(finding('tank-not-filled', id, {}));
   found.push(
@@ -312,12 +313,12 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
     ...humpFindings(c, result, options),
     ...walkFindings(c),
     ...heightFindings(c),
-    ...ratingFindings(c, options),
+    ...ratingFindings(c, full),
     ...frictionFindings(c, result),
     ...leastPipeFindings(c),
     ...reducerFindings(c, result),
     ...valveFindings(c, result, options),
-    ...surgeFindings(c, result, options),
+    ...surgeFindings(c, result, full),
     ...sourceFindings(c, result),
     ...qualityFindings(c.plan, options.today),
   );

@@ -80,6 +80,14 @@ export interface Warm extends Pick<PlanResult, 'solution' | 'standing'> {
   /** Its standing heads hold still: no tank and no source has moved since. */ readonly stillStands?: boolean;
 }
 
+/** Heads with everything shut, m above datum, at each station of each line: no more than that is solved. */
+export function standingGrades(c: Compiled, options: StateOptions): ReadonlyMap<string, readonly number[]> {
+  const still = solve(c.standingNetwork, standingState(c, options));
+  return new Map(
+    [...c.lines].map(([id, map]) => [id, lineProfile(c.network, still, map.link, map.geometry, c.water.density).grade]),
+  );
+}
+
 /** Solves a compiled plan for one situation, from an earlier answer where there is one. */
 export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Warm): PlanResult {
   const solution = solve(c.network, { ...stateFor(c, options), warm: warm?.solution });

@@ -84,11 +84,17 @@ export const QUICK_CLOSING = 0.2;
 /** Bore over wall where the catalogue has no wall (assumption). */
 const USUAL_BORE_OVER_WALL = 12;
 
-/** Lines whose pipe would not bear a tap shut at once, tanks full. */
-export function surgeFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
+/**
+ * Lines whose pipe would not bear a tap shut at once.
+ * @param standing heads of each line with all shut and the tanks full, m
+ */
+export function surgeFindings(
+  c: Compiled,
+  result: PlanResult,
+  standing: ReadonlyMap<string, readonly number[]>,
+): Finding[] {
   const found: Finding[] = [];
   const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
-  let full: PlanResult | undefined;
   for (const [id, map] of c.lines) {
     const to = c.nodes.get(map.plan.to)?.plan;
     const quick = to !== undefined && (kindOf(to).shutsAtOnce?.(to) ?? false);
@@ -99,8 +105,7 @@ export function surgeFindings(c: Compiled, result: PlanResult, options: StateOpt
       (sum, l) => sum + (c.lines.get(l.line)?.geometry.chainage.at(-1) ?? 0),
       0,
     );
-    full ??= solvePlan(c, { ...options, level: 'full', levels: undefined });
-    const grade = full.lines.get(id)?.staticGrade ?? [];
+    const grade = standing.get(id) ?? [];
     const over = grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density));
     // each bore stops water of its own speed, with a wave of its own: a narrow pipe before a wide end is hit hardest
     const legs = map.plan.legs.flatMap((leg, k) => {
