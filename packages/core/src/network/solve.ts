@@ -104,6 +104,8 @@ function attempt(n: Network, state: NetworkState, warm?: Solution): Attempt {
   return a;
 }
 
+/** Flows this small are none, m³/s. */
+const STILL = 1e-9;
 /** How often crests are looked at in turn with Newton. */
 const LOOKS = 24;
 
@@ -118,6 +120,16 @@ function look(n: Network, a: Attempt): boolean {
       if (a.holds.reduced[l] !== before) changed = true;
     }
     if (n.siphons || n.kind[l] !== LinkKind.Pipe || n.pointStart[l] === n.pointStart[l + 1]) continue;
+    if (Math.abs(a.flow[l]) < STILL) {
+      // a crest that nothing comes over stays one, unless water stands over it from behind
+      const held = a.holds.at[l];
+      const behind = a.holds.side[l] > 0 ? a.head[n.to[l]] : a.head[n.from[l]];
+      if (held < 0 || behind <= n.pointElevation[held] + SUCTION / 2) continue;
+      a.holds.at[l] = -1;
+      a.holds.side[l] = 0;
+      changed = true;
+      continue;
+    }
     const side = a.flow[l] >= 0 ? 1 : -1;
     const [high, low] = side > 0 ? [a.head[n.from[l]], a.head[n.to[l]]] : [a.head[n.to[l]], a.head[n.from[l]]];
     walk(n, l, side, Math.abs(a.flow[l]));
@@ -156,6 +168,8 @@ function breaksAnywhere(n: Network, a: Attempt): boolean {
     if (n.kind[l] === LinkKind.Reducer && a.head[n.to[l]] > n.a[l] + SUCTION / 2) return true;
     if (n.siphons || n.pointStart[l] === n.pointStart[l + 1]) continue;
     const q = a.flow[l];
+    // where nothing runs nothing breaks
+    if (Math.abs(q) < STILL) continue;
     walk(n, l, q >= 0 ? 1 : -1, Math.abs(q));
     if (walked.asks > (q >= 0 ? a.head[n.from[l]] : a.head[n.to[l]]) + SUCTION / 2) return true;
   }
