@@ -84,5 +84,7 @@ export function verify(
       tell('energy', -1, l, Math.abs(law.loss - (from - to)), ENERGY);
     } else tell('energy', -1, l, by > 0 ? off / by : off / allowed, ENERGY);
   }
-  return worst;
+  if (!worst) return undefined;
+  const { condition, node, link, by } = worst;
+  return { condition, node, link, by };
 }
