@@ -16,6 +16,7 @@ export interface StandTank {
   /** kg */ readonly empty: number;
   readonly water: number;
   readonly strapped: boolean;
+  /** Its wall has ribs: the wind holds on them. */ readonly ribbed: boolean;
 }
 
 /** The front is the face along the beams; the side the one along the joists. */
@@ -30,8 +31,18 @@ export interface StandDesign {
   };
   readonly joists: Section & { readonly spacing: number };
   readonly beams: Section & { readonly lines: 2 | 3; readonly plies: number };
-  readonly posts: Section & { readonly perBeam: 2 | 3 };
-  readonly braces: Section & { readonly front: boolean; readonly side: boolean; readonly girts: 0 | 1 };
+  readonly posts: Section & {
+    readonly perBeam: 2 | 3;
+    /** Set in concrete in the ground: their feet cannot turn. On a base or a footing they can. */
+    readonly inGround: boolean;
+  };
+  readonly braces: Section & {
+    readonly front: boolean;
+    readonly side: boolean;
+    readonly girts: 0 | 1;
+    /** At each end of a brace: how many, and how thick, m */ readonly bolts: 1 | 2;
+    readonly bolt: number;
+  };
   readonly footing: {
     /** Square, m */ readonly side: number;
     readonly thickness: number;
@@ -42,12 +53,17 @@ export interface StandDesign {
   readonly use: TimberUse;
   /** kg/m³ */ readonly timberDensity: number;
   /** Presumptive, Pa; 0 where the ground must be looked into */
-  readonly soil: { readonly bearing: number; readonly friction: number };
+  readonly soil: {
+    readonly bearing: number;
+    readonly friction: number;
+    /** Against what is pushed sideways into it, Pa a metre of depth */ readonly lateral: number;
+  };
   readonly frost: number;
   readonly wind: {
     /** Gust of 3 s, m/s */ readonly speed: number;
     /** Share for terrain and height, and more on a crest */ readonly exposure: number;
     readonly crest: number;
+    /** Of its pressure that goes with allowable stresses, by the kind of map the speed is from */ readonly share: number;
   };
   /** A person with tools on the platform, kg (assumption) */ readonly person: number;
 }
@@ -58,6 +74,7 @@ export interface StandGeometry {
   readonly posts: number;
   /** From the footing to the beam, m */ readonly postLength: number;
   /** Top of the footing or pier above the ground, m */ readonly postFoot: number;
+  /** What of a post is in the ground, m; 0 where it stands on its footing */ readonly embedded: number;
   /** Longest part of the busiest post between held points, m, in the plane of each face */
   readonly freeFront: number;
   readonly freeSide: number;
@@ -70,9 +87,12 @@ export interface StandGeometry {
   readonly baysSide: number;
   /** m³ of timber */ readonly timber: number;
   /** Of the timber above the posts, m³ */ readonly timberAbove: number;
-  /** m³ of concrete in one footing with its pier */ readonly concreteEach: number;
+  /** m³ of concrete in one footing with its pier; of earth on it beside the pier */ readonly concreteEach: number;
+  readonly earthEach: number;
   /** What the tank's bottom covers, m² */ readonly bottom: number;
-  /** Side of the square as large as a round bottom, or the side of a box, m */
+  /** Joists under the tank. */ readonly joistsUnder: number;
+  /** How far the tank reaches along the busiest joist, m */ readonly reach: number;
+  /** Length over which the whole tank, spread evenly, bends a beam as the tank does, m, each way */
   readonly bottomFront: number;
   readonly bottomSide: number;
 }
@@ -110,13 +130,16 @@ export function standGeometry(d: StandDesign): StandGeometry {
     joistCount * section(joists) * p.side +
     beams.lines * beams.plies * section(beams) * p.front;
   const pierLength = Math.max(0, footing.depth - footing.thickness);
-  const equal = d.tank.round ? Math.sqrt(Math.PI / 4) : 1;
+  const embedded = posts.inGround ? Math.max(0, footing.depth - footing.thickness) : 0;
+  // the middle of half a disc lies 2/(3π) of its width from the diameter, that of half a square a quarter
+  const even = d.tank.round ? 8 / (3 * Math.PI) : 1;
   return {
     spanFront,
     spanSide,
     posts: count,
     postLength,
     postFoot,
+    embedded,
     freeFront,
     freeSide,
     joists: joistCount,
@@ -129,13 +152,16 @@ export function standGeometry(d: StandDesign): StandGeometry {
     timberAbove,
     timber:
       timberAbove +
-      count * section(posts) * postLength +
+      count * section(posts) * (postLength + embedded) +
       2 * section(braces) * (baysFront * braceFront + baysSide * braceSide) +
       girts,
     concreteEach: footing.side ** 2 * footing.thickness + (Math.PI / 4) * footing.pier ** 2 * pierLength,
-    bottom: d.tank.front * d.tank.side * equal ** 2,
-    bottomFront: d.tank.front * equal,
-    bottomSide: d.tank.side * equal,
+    earthEach: Math.max(0, footing.side ** 2 - (Math.PI / 4) * footing.pier ** 2) * pierLength,
+    bottom: d.tank.front * d.tank.side * (d.tank.round ? Math.PI / 4 : 1),
+    joistsUnder: Math.min(joistCount, Math.floor(d.tank.front / joists.spacing + 1e-9) + 1),
+    reach: d.tank.side,
+    bottomFront: d.tank.front * even,
+    bottomSide: d.tank.side * even,
   };
 }
 
@@ -158,7 +184,7 @@ export function misfits(d: StandDesign): Misfit[] {
   };
   short('platform-front', d.tank.front, d.platform.front);
   short('platform-side', d.tank.side, d.platform.side);
-  short('post', g.postLength, d.posts.length);
+  short('post', g.postLength + g.embedded, d.posts.length);
   // members that run on must reach over all their supports; in two pieces they must reach from one to the next
   short('beam', g.spanFront * (d.posts.perBeam - 1) + d.posts.width, d.beams.length);
   short('joist', g.spanSide * (d.beams.lines - 1) + d.posts.depth, d.joists.length);

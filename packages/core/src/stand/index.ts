@@ -10,18 +10,8 @@ export {
   type EndCondition,
 } from './column.ts';
 export { spanLoad, type SpanAnswer, type SpanCase } from './spans.ts';
-export {
-  bearing,
-  concreteShare,
-  DEAD_SHARE,
-  GUST,
-  overturning,
-  WIND_SHARE,
-  windPressure,
-  type OverturnAnswer,
-  type OverturnCase,
-  type WindFace,
-} from './ground.ts';
+export { bearing, concreteShare, DEAD_SHARE, edgeFactor, embedment, GUST, windPressure } from './ground.ts';
+export { bearingOf, bolt, type BoltAnswer, type BoltCase } from './bolts.ts';
 export { DURATION, REPETITIVE, timberValues, type TimberBase, type TimberUse, type TimberValues } from './timber.ts';
 export {
   misfits,
@@ -32,16 +22,18 @@ export {
   type StandGeometry,
   type StandTank,
 } from './design.ts';
+export { CONCRETE_DENSITY, EARTH_DENSITY, liftOf, pushOn, standLoads, type StandLoads } from './loads.ts';
 export {
-  CONCRETE_DENSITY,
   exposureAt,
   ON_A_CREST,
-  standLoads,
   tankCoefficient,
   TERRAIN,
-  type StandLoads,
+  WIND_SHARES,
+  type SpeedKind,
   type Terrain,
-} from './loads.ts';
+  type Wind,
+} from './wind.ts';
+export { loose } from './bracechecks.ts';
 export { screenStand } from './screening.ts';
 export type { CheckCode, StandCheck } from './check.ts';
 export { bags, curing, type Curing } from './concrete.ts';

@@ -37,7 +37,7 @@ export function standParts(d: StandDesign): StandParts {
   const { braces } = d;
   const brace = (long: number): number => long + braces.depth;
   const pieces = [
-    ...piece('post', g.posts, d.posts.length ?? g.postLength, d.posts),
+    ...piece('post', g.posts, d.posts.length ?? g.postLength + g.embedded, d.posts),
     ...piece('beam', d.beams.lines * d.beams.plies, d.beams.length ?? d.platform.front, d.beams),
     ...piece('joist', g.joists, d.joists.length ?? d.platform.side, d.joists),
     ...piece('deck', g.deckBoards, d.platform.front, { ...d.platform.deck, width: g.deckBoard }),
@@ -50,10 +50,10 @@ export function standParts(d: StandDesign): StandParts {
   const girts =
     (braces.front ? 2 * braces.girts * d.posts.perBeam : 0) + (braces.side ? 2 * braces.girts * d.beams.lines : 0);
   const fasteners: Fastener[] = [
-    { of: 'post-base', count: g.posts },
-    { of: 'anchor', count: d.footing.anchored ? g.posts : 0 },
+    { of: 'post-base', count: d.posts.inGround ? 0 : g.posts },
+    { of: 'anchor', count: d.footing.anchored && !d.posts.inGround ? g.posts : 0 },
     { of: 'bolt-post', count: 2 * g.posts },
-    { of: 'bolt-brace', count: 2 * bracesAll + girts },
+    { of: 'bolt-brace', count: 2 * d.braces.bolts * bracesAll + girts },
     { of: 'tie-joist', count: g.joists * d.beams.lines },
     { of: 'screw-deck', count: 2 * g.deckBoards * g.joists },
     { of: 'strap', count: d.tank.strapped ? STRAPS : 0 },

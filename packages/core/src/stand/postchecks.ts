@@ -18,7 +18,7 @@ function slenderCheck(c: PostColumn): StandCheck {
         term(
           'k',
           'K_e',
-          c.ends === 'fixed-free' ? 'no brace: free to sway' : 'braced: held at both ends',
+          c.ends === 'fixed-free' ? 'foot in the ground, no brace: free to sway' : 'braced: held at both ends',
           END_CONDITIONS[c.ends],
           'ratio',
           {

@@ -10,19 +10,25 @@ export interface PostColumn extends ColumnAnswer {
   readonly along: 'front' | 'side';
   readonly ends: EndCondition;
   readonly free: number;
+  /** From the beam to where the foot is held, m */ readonly reach: number;
   readonly d: number;
   readonly fcStar: number;
   readonly eMin: number;
   /** Carried by the formula, N */ readonly bears: number;
 }
-/** The busiest post in the planes of both faces: which way it would go first. */
+/**
+ * The busiest post in the planes of both faces: which way it would go first. Without a brace its foot must be held, by
+ * concrete in the ground (`loose` is asked before); a third of the depth down (assumption).
+ */
 export function postColumns(d: StandDesign, loads: StandLoads, duration: Duration): PostColumn[] {
   const { posts, braces } = d;
   const v = timberValues(posts.timber, d.use, duration);
   const g = loads.geometry;
   return (['front', 'side'] as const).map((along) => {
     const ends: EndCondition = braces[along] ? 'pinned-pinned' : 'fixed-free';
-    const free = Math.max(0.01, along === 'front' ? g.freeFront : g.freeSide);
+    const reach = Math.max(0.01, g.postLength) + (posts.inGround ? d.footing.depth / 3 : 0);
+    const held = along === 'front' ? g.freeFront : g.freeSide;
+    const free = braces[along] ? Math.max(0.01, held) : reach;
     const least = along === 'front' ? posts.width : posts.depth;
     const answer = column({
       length: free,
@@ -37,6 +43,7 @@ export function postColumns(d: StandDesign, loads: StandLoads, duration: Duratio
       along,
       ends,
       free,
+      reach,
       d: least,
       fcStar: v.compression,
       eMin: v.modulusMin,

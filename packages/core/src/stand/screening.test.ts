@@ -19,25 +19,26 @@ const wood: TimberBase = {
   sizeBending: 1,
   sizeCompression: 1,
   wetIncluded: true,
+  gravity: 0.5,
   source: 'round figures',
 };
 const section = (width: number, depth: number) => ({ width, depth, timber: wood });
 
 /** A box of 1 by 1 m and 1,000 kg on posts 1 m apart, 2 m up; timber weighs nothing. */
 const plain: StandDesign = {
-  tank: { round: false, front: 1, side: 1, height: 1, empty: 50, water: 950, strapped: false },
+  tank: { round: false, front: 1, side: 1, height: 1, empty: 50, water: 950, strapped: false, ribbed: false },
   height: 2,
   platform: { front: 1.1, side: 1.1, deck: section(0.14, 0.04), gap: 0.01 },
   joists: { ...section(0.05, 0.15), spacing: 0.35 },
   beams: { ...section(0.05, 0.2), lines: 2, plies: 2 },
-  posts: { ...section(0.1, 0.1), perBeam: 2 },
-  braces: { ...section(0.04, 0.1), front: true, side: true, girts: 0 },
+  posts: { ...section(0.1, 0.1), perBeam: 2, inGround: false },
+  braces: { ...section(0.04, 0.1), front: true, side: true, girts: 0, bolts: 1, bolt: 0.0127 },
   footing: { side: 0.5, thickness: 0.2, depth: 0.2, pier: 0.2, anchored: true },
   use: { wet: false, incised: false },
   timberDensity: 0,
-  soil: { bearing: 100_000, friction: 0.3 },
+  soil: { bearing: 100_000, friction: 0.3, lateral: 20_000 },
   frost: 0.2,
-  wind: { speed: 30, exposure: 1, crest: 1 },
+  wind: { speed: 30, exposure: 1, crest: 1, share: 0.6 },
   person: 0,
 };
 const of = (d: StandDesign, code: string): StandCheck => {
@@ -99,9 +100,11 @@ describe('by hand', () => {
     expect(standGeometry(three).freeFront).toBe(length);
     expect(of(girted({}), 'post-slender').demand).toBeCloseTo(of(plain, 'post-slender').demand / 2, 9);
   });
-  it('post in a gust: a quarter of the tank, and the turning over two lee posts one metre away', () => {
-    const w = standLoads(plain).winds[0];
-    expect(of(plain, 'post-wind').demand).toBeCloseTo(W / 4 + w.full.turning / 1 / 2, 3);
+  it('post in a gust: a quarter of the tank, and on the corner what a wind on the diagonal turns both ways', () => {
+    const [along] = standLoads(plain).winds;
+    // of a square the diagonal takes 1.0 √2 over 1.3 of the push on a face, half of its square each way: 0.769
+    const each = 1 / 1.3;
+    expect(of(plain, 'post-wind').demand).toBeCloseTo(W / 4 + (2 * each * along.turning.front) / 1 / 2, 3);
   });
   it('wind: tank, edge and posts, each its area, shape and height', () => {
     const g = standGeometry(plain);
@@ -109,11 +112,12 @@ describe('by hand', () => {
     const tank = 1.3 * 1 * 2.5;
     const edge = 2 * 1.1 * 0.39 * (2 - 0.195);
     const posts = 2 * 1.3 * 4 * 0.1 * g.postLength * (g.postLength / 2);
-    expect(standLoads(plain).winds[0].full.turning).toBeCloseTo(Q * (tank + edge + posts), 3);
+    expect(standLoads(plain).winds[0].turning.front).toBeCloseTo(Q * (tank + edge + posts), 3);
+    expect(standLoads(plain).winds[0].turning.side).toBe(0);
   });
   it('brace: the wind and 2 % of the weight, on two faces, along the brace', () => {
     const g = standGeometry(plain);
-    const push = standLoads(plain).winds[0].full.force + 0.02 * W;
+    const push = standLoads(plain).winds[0].force.front + 0.02 * W;
     expect(of(plain, 'brace').demand).toBeCloseTo((push / 2) * Math.hypot(1, g.postLength), 3);
     expect(of(plain, 'brace').capacity).toBeCloseTo(6 * MPA * 1.6 * 0.75 * 0.04 * 0.1, 3);
   });
@@ -125,10 +129,12 @@ describe('by hand', () => {
   it('pushed along: the same weight times the friction of the ground', () => {
     const footings = 4 * 0.5 ** 2 * 0.2 * 2320 * G;
     expect(of(plain, 'slide').capacity).toBeCloseTo(0.6 * (50 * G + footings) * 0.3, 3);
-    expect(of(plain, 'slide').demand).toBeCloseTo(standLoads(plain).winds[0].empty.force, 6);
+    // on the diagonal, 1.0 √2 over 1.3 of what blows on a face
+    const straight = standLoads(plain).winds[0].force.front;
+    expect(of(plain, 'slide').demand).toBeCloseTo((straight * Math.SQRT2) / 1.3, 6);
   });
-  it('an empty tank on its boards: pushed by 1.3 q, tipped at half its height', () => {
-    expect(of(plain, 'tank-slide').demand).toBeCloseTo(Q * 1.3, 6);
+  it('an empty tank on its boards: pushed most on its diagonal, tipped over a face at half its height', () => {
+    expect(of(plain, 'tank-slide').demand).toBeCloseTo(Q * Math.SQRT2, 6);
     expect(of(plain, 'tank-slide').capacity).toBeCloseTo(0.6 * 50 * G * 0.3, 6);
     expect(of(plain, 'tank-tip').demand).toBeCloseTo((Q * 1.3) / 2, 6);
     expect(of(plain, 'tank-tip').capacity).toBeCloseTo((0.6 * 50 * G) / 2, 6);
@@ -139,16 +145,25 @@ describe('by hand', () => {
     expect(codes).not.toContain('tank-tip');
   });
   it('posts without a brace: both terms of NDS 3.9.2', () => {
-    const bare = { ...plain, braces: { ...plain.braces, front: false, side: false } };
+    const bare = {
+      ...plain,
+      braces: { ...plain.braces, front: false, side: false },
+      posts: { ...plain.posts, ...section(0.14, 0.14), inGround: true },
+      footing: { ...plain.footing, depth: 1.2, thickness: 0.3 },
+    };
     const g = standGeometry(bare);
-    const w = standLoads(bare).winds[0];
-    const stress = (W / 4 + w.full.turning / 2) / 0.01;
-    const fcE = (0.822 * 4_000 * MPA) / ((2.1 * g.postLength) / 0.1) ** 2;
+    expect(g.embedded).toBeCloseTo(0.9, 9);
+    const w = standLoads(bare).winds.find((x) => x.angle === 45)!;
+    const area = 0.14 ** 2;
+    // held 0.4 m down; the diagonal bends it both ways
+    const long = g.postLength + 0.4;
+    const stress = (W / 4 + w.turning.front / 0.96 / 2 + w.turning.side / 0.96 / 2) / area;
+    const fcE = (0.822 * 4_000 * MPA) / ((2.1 * long) / 0.14) ** 2;
     const fcStar = 8 * MPA * 1.6;
     const a = fcE / fcStar;
     const cp = (1 + a) / 1.6 - Math.sqrt(((1 + a) / 1.6) ** 2 - a / 0.8);
-    const bending = ((w.full.force / 4) * g.postLength) / (0.1 ** 3 / 6);
-    const r = (stress / (fcStar * cp)) ** 2 + bending / (10 * MPA * 1.6 * (1 - stress / fcE));
+    const bending = ((w.force.front / 4) * long) / (0.14 ** 3 / 6);
+    const r = (stress / (fcStar * cp)) ** 2 + (2 * bending) / (10 * MPA * 1.6 * (1 - stress / fcE));
     expect(of(bare, 'post-wind').ratio).toBeCloseTo(r, 6);
   });
 });

@@ -5,8 +5,9 @@ import { REPETITIVE, timberValues } from './timber.ts';
 import { type StandCheck, NDS, term, entered, check, modulusOf, allowable } from './check.ts';
 import { spanChecks, seat } from './spanchecks.ts';
 import { postChecks } from './postchecks.ts';
-import { braceCheck } from './postwind.ts';
-import { soilChecks, windChecks } from './groundchecks.ts';
+import { braceChecks, loose, swayCheck } from './bracechecks.ts';
+import { embedmentCheck, footingBend, footingLean, soilChecks } from './footingchecks.ts';
+import { windChecks } from './groundchecks.ts';
 
 /** A board from joist to joist under the tank. */
 function deckCheck(d: StandDesign, loads: StandLoads): StandCheck {
@@ -30,7 +31,7 @@ function deckCheck(d: StandDesign, loads: StandLoads): StandCheck {
         term('s', 'S', 'bd²/6, in m³', modulusOf(board), 'ratio'),
       ],
     },
-    allowable(d, deck, 'bending', REPETITIVE, v),
+    allowable(d, deck, 'bending', loads.geometry.deckBoards >= 3 ? REPETITIVE : 1, v),
     NDS,
     ['The board is taken as ending on each joist. The size factor of flat use is not counted.'],
   );
@@ -41,14 +42,14 @@ export function screenStand(d: StandDesign): { readonly checks: StandCheck[]; re
   const g = loads.geometry;
   const beamReaction = Math.max(loads.beam.outer, loads.beam.middle ?? 0);
   const joistReaction = Math.max(loads.joist.outer, loads.joist.middle ?? 0);
-  const brace = braceCheck(d, loads);
+  const there = (c: StandCheck | undefined): StandCheck[] => (c ? [c] : []);
   return {
     loads,
     checks: [
       deckCheck(d, loads),
-      ...spanChecks(d, 'joist', d.joists, 1, g.spanSide, loads.joist, loads.joistLoad),
+      ...spanChecks(d, 'joist', d.joists, 1, g.spanSide, loads.joist, loads.joistLoad, g.joistsUnder),
       seat(d, 'joist-seat', joistReaction, d.joists.width * d.beams.width * d.beams.plies, d.joists),
-      ...spanChecks(d, 'beam', d.beams, d.beams.plies, g.spanFront, loads.beam, loads.beamLoad),
+      ...spanChecks(d, 'beam', d.beams, d.beams.plies, g.spanFront, loads.beam, loads.beamLoad, 1),
       seat(
         d,
         'beam-seat',
@@ -56,9 +57,13 @@ export function screenStand(d: StandDesign): { readonly checks: StandCheck[]; re
         Math.min(d.beams.width * d.beams.plies, d.posts.depth) * d.posts.width,
         d.beams,
       ),
-      ...postChecks(d, loads),
-      ...(brace ? [brace] : []),
+      ...there(swayCheck(d, loads)),
+      ...(loose(d).length > 0 ? [] : postChecks(d, loads)),
+      ...braceChecks(d, loads),
+      ...there(embedmentCheck(d, loads)),
       ...soilChecks(d, loads),
+      footingBend(d, loads),
+      ...there(footingLean(d, loads)),
       ...windChecks(d, loads),
     ],
   };

@@ -25,9 +25,10 @@ export function spanChecks(
   span: number,
   a: SpanAnswer,
   load: number,
+  /** How many of them share the load. */ alike: number,
 ): StandCheck[] {
   const v = timberValues(s.timber, d.use, 'permanent');
-  const many = which === 'joist' && d.joists.spacing <= 0.61 ? REPETITIVE : 1;
+  const many = alike >= 3 && d.joists.spacing <= 0.61 ? REPETITIVE : 1;
   const creep = d.use.wet ? CREEP.wet : CREEP.dry;
   const members = term('n', 'n', 'side by side', plies, 'ratio', entered);
   const on = [

@@ -18,6 +18,7 @@ export interface TimberBase {
   readonly sizeBending: number;
   readonly sizeCompression: number;
   /** The table counts with wet service already. */ readonly wetIncluded: boolean;
+  /** Specific gravity, oven-dry. */ readonly gravity: number;
   readonly source: string;
 }
 

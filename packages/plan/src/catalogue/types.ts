@@ -141,6 +141,8 @@ export interface TimberRow {
   readonly modulusMPa: number;
   readonly modulusMinMPa: number;
   readonly wetIncluded: boolean;
+  /** Specific gravity, oven-dry. */
+  readonly gravity: number;
   readonly source: string;
   readonly basis: Basis;
 }
@@ -152,6 +154,8 @@ export interface SoilRow {
   readonly bearingKPa: number;
   /** Of a footing that slides on it. */
   readonly friction: number;
+  /** Against what is pushed sideways into it, a metre of depth. */
+  readonly lateralKPaPerM: number;
   readonly source: string;
   readonly basis: Basis;
 }

@@ -11,6 +11,8 @@ const member = { widthMm: mm.optional(), depthMm: mm.optional(), lengthM: metres
 
 export const STAND_KINDS = ['posts', 'pad', 'berm', 'improvised'] as const;
 export const TERRAINS = ['sheltered', 'open', 'shore'] as const;
+/** What a map of wind speeds is made for. */
+export const WIND_MAPS = ['allowable', 'strength'] as const;
 export const EARTHQUAKES = ['low', 'moderate', 'high', 'unknown'] as const;
 
 export const standSchema = z.looseObject({
@@ -40,7 +42,14 @@ export const standSchema = z.looseObject({
       plies: z.number().int().min(1).max(4).optional(),
     })
     .optional(),
-  posts: z.looseObject({ ...member, perBeam: z.union([z.literal(2), z.literal(3)]).optional() }).optional(),
+  posts: z
+    .looseObject({
+      ...member,
+      perBeam: z.union([z.literal(2), z.literal(3)]).optional(),
+      /** Set in concrete in the ground, so that their feet cannot turn. */
+      inGround: z.boolean().optional(),
+    })
+    .optional(),
   braces: z
     .looseObject({
       widthMm: mm.optional(),
@@ -48,6 +57,9 @@ export const standSchema = z.looseObject({
       front: z.boolean().optional(),
       side: z.boolean().optional(),
       girts: z.union([z.literal(0), z.literal(1)]).optional(),
+      /** At each end of a brace. */
+      bolts: z.union([z.literal(1), z.literal(2)]).optional(),
+      boltMm: positive.max(40).optional(),
     })
     .optional(),
   footing: z
@@ -65,6 +77,8 @@ export const standSchema = z.looseObject({
   wind: z
     .looseObject({
       gustMs: positive.max(120).optional(),
+      /** Speeds of allowable stresses are taken whole, those of strength design by 0.6 of their pressure. */
+      map: z.enum(WIND_MAPS).optional(),
       terrain: z.enum(TERRAINS).optional(),
       crest: z.boolean().optional(),
     })
@@ -72,6 +86,8 @@ export const standSchema = z.looseObject({
   earthquake: z.enum(EARTHQUAKES).optional(),
   peopleNear: z.boolean().optional(),
   strapped: z.boolean().optional(),
+  /** The tank's wall has ribs. */
+  ribbed: z.boolean().optional(),
   /** Of the empty tank, all of them. */
   emptyTankKg: positive.max(100_000).optional(),
   pouredOn: dateSchema.optional(),

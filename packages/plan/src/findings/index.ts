@@ -122,4 +122,4 @@ export {
   type StepKey,
   type WaterFigure,
 } from './row.ts';
-export { CHECK_WORDS, usedText } from './stand.ts';
+export { CHECK_WORDS, ENGINEER_HEIGHT, engineerWords, usedText } from './stand.ts';

@@ -16,9 +16,14 @@ export const CHECK_WORDS: Readonly<Record<CheckCode, string>> = {
   'post-slender': 'Posts, slenderness',
   'post-load': 'Posts, tank full',
   'post-wind': 'Posts, tank full in a gust',
+  sway: 'Swaying: what holds it',
   brace: 'Braces, pull',
+  'brace-bolt': 'Bolts of the braces',
+  embedment: 'Posts in the ground, pushed over',
   soil: 'Ground under a footing, tank full',
-  'soil-wind': 'Ground under a footing in a gust',
+  'soil-wind': 'Ground under a footing’s edge in a gust',
+  'footing-bend': 'Footings, thickness',
+  'footing-lean': 'Footings, pushed beside their middle',
   'overturn-empty': 'Turned over by a gust, tank empty',
   'overturn-full': 'Turned over by a gust, tank full',
   'hold-down': 'Lift at a post, tank empty',
@@ -33,6 +38,27 @@ export const usedText = (ratio: number, percent: Display['percent']): string =>
   !Number.isFinite(ratio) ? 'far over' : ratio > 9.99 ? 'over 10 times' : percent(ratio);
 
 const check = (code: CheckCode): string => CHECK_WORDS[code].toLowerCase();
+
+/** Why a stand goes to an engineer, in words. */
+const ENGINEER_WORDS: Readonly<Record<string, string>> = {
+  people: 'people are near or under it',
+  soil: 'the ground is soft or not known',
+  earthquake: 'earthquakes are moderate, strong or not known there',
+  wind: 'the gusts are those of hurricane country',
+  over: 'a check here goes over, or members do not reach',
+  improvised: 'it is improvised',
+};
+/** Over this height, m, a stand goes to an engineer (common practice). */
+export const ENGINEER_HEIGHT = 2;
+export const engineerWords = (reason: string, display: Pick<Display, 'entered'>): string =>
+  reason === 'height'
+    ? `it stands over ${display.entered(ENGINEER_HEIGHT, 'height')}`
+    : (ENGINEER_WORDS[reason] ?? reason);
+const engineerReasons = (reasons: string, display: Display): string =>
+  reasons
+    .split(' ')
+    .map((r) => engineerWords(r, display))
+    .join('; ');
 
 const NEEDS = { needs: 'height', has: 'height' } as const;
 const BOARDS = { needs: 'section', has: 'section' } as const;
@@ -145,8 +171,9 @@ export const standFindings = {
     },
   }),
   'stand-checks-under': row({
-    values: { checks: 'count', check: CHECKS, ratio: 'ratio' },
-    severity: 'ok',
+    values: { checks: 'count', check: CHECKS, ratio: 'ratio', engineer: ['asked', 'not'] },
+    // what goes to an engineer is never called good here
+    severity: (v) => (v.engineer === 'asked' ? 'warning' : 'ok'),
     step: 'stand',
     words: {
       en: (t) =>
@@ -154,15 +181,19 @@ export const standFindings = {
     },
   }),
   'stand-unbraced': row({
-    values: { faces: ['side', 'front', 'both'] },
-    severity: 'warning',
+    values: { faces: ['side', 'front', 'both'], held: ['not', 'by-the-ground'] },
+    severity: (v) => (v.held === 'not' ? 'error' : 'warning'),
     step: 'stand',
     remedy: ['brace'],
     words: {
       en: (t) =>
-        t.v.faces === 'both'
-          ? say`No brace on any face: only the feet of the posts hold it against swaying. Crossed braces in both directions are the usual cure.`
-          : say`No brace on the ${t.v.faces === 'front' ? 'front and back' : 'sides'}: it can sway that way.`,
+        t.v.held === 'not'
+          ? t.v.faces === 'both'
+            ? say`No brace on any face, and posts that can turn at their feet: nothing holds it, it folds. Crossed braces both ways mend it.`
+            : say`No brace on the ${t.v.faces === 'front' ? 'front and back' : 'sides'}, and posts that can turn at their feet: nothing holds it that way, it folds.`
+          : t.v.faces === 'both'
+            ? say`No brace on any face: only the ground around the feet of the posts holds it. Crossed braces both ways are the usual cure.`
+            : say`No brace on the ${t.v.faces === 'front' ? 'front and back' : 'sides'}: only the ground around the feet of the posts holds it that way.`,
     },
   }),
   'stand-above-frost': row({
@@ -181,6 +212,32 @@ export const standFindings = {
     words: {
       en: (t) =>
         say`The footings end ${t.fig('depth')} down; ${t.fig('least')} into undisturbed ground is the least (IRC R403.1.4).`,
+    },
+  }),
+  'stand-footing-thin': row({
+    values: { thickness: 'height', least: 'height' },
+    severity: 'error',
+    step: 'stand',
+    words: {
+      en: (t) =>
+        say`The footings are ${t.fig('thickness')} thick; plain concrete is no thinner than ${t.fig('least')} (IRC R403.1.1).`,
+    },
+  }),
+  'stand-engineer': row({
+    values: { reasons: 'name' },
+    severity: 'warning',
+    step: 'stand',
+    words: {
+      en: (t) =>
+        say`Goes to a licensed engineer: ${engineerReasons(t.v.reasons, t.display)}. What follows is a first look.`,
+    },
+  }),
+  'stand-not-entered': row({
+    values: { has: 'height' },
+    severity: 'warning',
+    step: 'stand',
+    words: {
+      en: (t) => say`It stands ${t.given('has')} up, and what it stands on is not entered: nothing of it is looked at.`,
     },
   }),
   'stand-untied': row({
@@ -219,14 +276,15 @@ export const standFindings = {
     },
   }),
   'stand-pad': row({
-    values: { pressure: 'bearing', bearing: 'bearing' },
-    severity: (v) => (v.pressure > v.bearing ? 'error' : 'ok'),
+    values: { pressure: 'bearing', bearing: 'bearing', raised: ['raised', 'on-the-ground'] },
+    // of a heap only what is under it is looked at
+    severity: (v) => (v.pressure > v.bearing ? 'error' : v.raised === 'raised' ? 'warning' : 'ok'),
     step: 'stand',
     words: {
       en: (t) =>
         t.v.pressure > t.v.bearing
           ? say`The full tank presses with ${t.fig('pressure')}, more than the ${t.fig('bearing')} this ground is presumed to bear. Make the pad wider and thicker, or find better ground.`
-          : say`On its pad the full tank presses with ${t.fig('pressure')}; this ground is presumed to bear ${t.fig('bearing')}.`,
+          : say`On its pad the full tank presses with ${t.fig('pressure')}; this ground is presumed to bear ${t.fig('bearing')}.${t.v.raised === 'raised' ? ' Its edges, its slopes and its settling are not looked at.' : ''}`,
     },
   }),
   'stand-soft': row({

@@ -19,7 +19,7 @@ export type {
   StandKind,
   SunPumpEntry,
 } from '../fields/index.ts';
-export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS } from '../fields/index.ts';
+export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS, WIND_MAPS } from '../fields/index.ts';
 export type {
   BasinNode,
   NodeKind,

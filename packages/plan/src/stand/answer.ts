@@ -1,9 +1,10 @@
 // All that is said of a tank's stand: checks, what does not fit, findings, parts, waits.
 import { GRAVITY } from '@vernal-slope/core/units';
-import { worstFirst, type Finding, finding } from '../findings/index.ts';
+import { ENGINEER_HEIGHT, worstFirst, type Finding, finding } from '../findings/index.ts';
 import {
   bearing,
   curing,
+  loose,
   misfits,
   screenStand,
   standGeometry,
@@ -12,6 +13,7 @@ import {
   type Misfit,
   type StandCheck,
   type StandLoads,
+  WIND_SHARES,
   type StandParts,
 } from '@vernal-slope/core/stand';
 import type { Working } from '@vernal-slope/core/working';
@@ -24,10 +26,15 @@ import { isStore } from '../kinds/index.ts';
 /** Why a licensed engineer must look at it. */
 export type EngineerReason = 'height' | 'people' | 'soil' | 'earthquake' | 'wind' | 'over' | 'improvised';
 
-/** From this height, m, and from this gust, m/s (hurricane country), a stand goes to an engineer (common practice). */
-export const ENGINEER_FROM = { height: 2, gust: 51 } as const;
+/**
+ * From this height, m, and from this gust of a map of strength design, m/s (hurricane country), a stand goes to an engineer
+ * (common practice).
+ */
+export const ENGINEER_FROM = { height: ENGINEER_HEIGHT, gust: 52 } as const;
 /** Footings reach at least this deep into undisturbed ground, m. @see IRC R403.1.4 (from memory) */
 const LEAST_DEPTH = 0.3;
+/** Plain concrete of a footing is no thinner, m (6 in). @see IRC R403.1.1 (from memory) */
+const LEAST_THICKNESS = 0.15;
 /** A check that is used up to this is worth a word. */
 const NEAR = 0.9;
 
@@ -141,9 +148,10 @@ function engineerReasons(read: StandRead, tank: StoreNode, over: boolean): Engin
     full.kind === 'improvised' && 'improvised',
     high > ENGINEER_FROM.height && 'height',
     full.peopleNear && high > 0 && 'people',
-    read.design.soil.bearing === 0 && 'soil',
+    // what nobody has said is not known
+    (read.design.soil.bearing === 0 || tank.stand?.soil === undefined) && 'soil',
     full.earthquake !== 'low' && 'earthquake',
-    full.wind.gustMs >= ENGINEER_FROM.gust && 'wind',
+    full.wind.gustMs / Math.sqrt(read.design.wind.share / WIND_SHARES.strength) >= ENGINEER_FROM.gust && 'wind',
     over && 'over',
   ];
   return reasons.filter((r) => r !== false);
@@ -157,9 +165,11 @@ function postFindings(
 ): Finding[] {
   const { design, full } = read;
   const at = tank.id;
+  const swings = loose(design);
   const found: Finding[] = misfit.map((m) => finding(`stand-misfit-${m.member}`, at, { needs: m.needs, has: m.has }));
   for (const c of checks) {
-    if (c.ratio <= NEAR) continue;
+    // that nothing holds it is told below
+    if (c.ratio <= NEAR || c.code === 'sway') continue;
     const slender = c.code === 'post-slender';
     const unbraced = !design.braces.front || !design.braces.side;
     if (slender && c.ratio <= 1) continue;
@@ -179,6 +189,7 @@ function postFindings(
         at,
         {
           faces: design.braces.front ? 'side' : design.braces.side ? 'front' : 'both',
+          held: swings.length > 0 ? 'not' : 'by-the-ground',
         },
         { kind: 'brace', tank: at },
       ),
@@ -186,13 +197,25 @@ function postFindings(
   const { depth } = design.footing;
   if (depth < design.frost - 1e-9) found.push(finding('stand-above-frost', at, { depth, frost: design.frost }));
   else if (depth < LEAST_DEPTH - 1e-9) found.push(finding('stand-shallow', at, { depth, least: LEAST_DEPTH }));
+  if (design.footing.thickness < LEAST_THICKNESS - 1e-9)
+    found.push(finding('stand-footing-thin', at, { thickness: design.footing.thickness, least: LEAST_THICKNESS }));
   if (!full.footing.anchored) found.push(finding('stand-untied', at, {}));
   if (!full.strapped) found.push(finding('stand-unstrapped', at, {}));
   if (read.otherGrade.length > 0) found.push(finding('stand-grade', at, { members: read.otherGrade.join(', ') }));
-  const worst = checks.reduce<StandCheck | undefined>((a, c) => (!a || c.ratio > a.ratio ? c : a), undefined);
-  if (worst && worst.ratio <= 1 && misfit.every((m) => MENDABLE.has(m.member)))
-    found.push(finding('stand-checks-under', at, { checks: checks.length, check: worst.code, ratio: worst.ratio }));
   return found;
+}
+
+/** That no check goes over: good news only where nothing sends the stand to an engineer. */
+function underFinding(
+  tank: StoreNode,
+  checks: readonly StandCheck[],
+  misfit: readonly Misfit[],
+  engineer: readonly EngineerReason[],
+): Finding[] {
+  const worst = checks.reduce<StandCheck | undefined>((a, c) => (!a || c.ratio > a.ratio ? c : a), undefined);
+  if (!worst || worst.ratio > 1 || !misfit.every((m) => MENDABLE.has(m.member))) return [];
+  const values = { checks: checks.length, check: worst.code, ratio: worst.ratio };
+  return [finding('stand-checks-under', tank.id, { ...values, engineer: engineer.length > 0 ? 'asked' : 'not' })];
 }
 
 /** The stand of a tank as entered, or as one would start, and all that the screening says of it. */
@@ -212,11 +235,18 @@ export function standAnswer(plan: Plan, tank: StoreNode): StandAnswer {
   const pad = full.kind === 'pad' || full.kind === 'berm' ? padPressure(read) : undefined;
   if (full.kind === 'improvised') found.push(finding('stand-improvised', at, {}));
   if (pad && design.soil.bearing > 0)
-    found.push(finding('stand-pad', at, { pressure: pad.pressure, bearing: design.soil.bearing }));
+    found.push(
+      finding('stand-pad', at, {
+        pressure: pad.pressure,
+        bearing: design.soil.bearing,
+        raised: high ? 'raised' : 'on-the-ground',
+      }),
+    );
   if (design.soil.bearing === 0)
     found.push(finding('stand-soft', at, { soil: findSoil(full.soil)?.name ?? full.soil }));
   const over = checks.some((c) => c.ratio > 1) || misfit.some((m) => !MENDABLE.has(m.member));
   const engineer = high || tank.stand ? engineerReasons(read, tank, over) : [];
+  if (posts) found.push(...underFinding(tank, checks, misfit, engineer));
   if (posts && full.earthquake !== 'low') found.push(finding(`stand-earthquake-${full.earthquake}`, at, {}));
   const waits = curing(full.pourTemperatureC);
   if (posts && full.pouredOn && waits.frost) found.push(finding('stand-frost-pour', at, {}));
@@ -232,7 +262,11 @@ export function standAnswer(plan: Plan, tank: StoreNode): StandAnswer {
     concrete: parts && concreteOf(read, parts),
     misfits: misfit,
     engineer,
-    findings: worstFirst(found),
+    // what sends it to an engineer comes before everything that is looked at here
+    findings: [
+      ...(engineer.length > 0 && high ? [finding('stand-engineer', at, { reasons: engineer.join(' ') })] : []),
+      ...worstFirst(found),
+    ],
     curing: waits,
     ...(poured === undefined || full.pouredOn === undefined
       ? {}
@@ -253,10 +287,15 @@ export function standAnswer(plan: Plan, tank: StoreNode): StandAnswer {
 /** Findings by tank: a plan is never changed in place, so a tank that is the same has the same. */
 const kept = new WeakMap<StoreNode, { readonly site: Plan['site']; readonly findings: readonly Finding[] }>();
 
-/** Findings of every stand that is entered. */
+/** A tank that stands on something nobody has entered: nothing of it is looked at. */
+export const unseenStand = (tank: StoreNode): Finding[] =>
+  (tank.standM ?? 0) > 0 && !tank.stand ? [finding('stand-not-entered', tank.id, { has: tank.standM ?? 0 })] : [];
+
+/** Findings of every stand that is entered, and of those that are not. */
 export function standFindings(plan: Plan): Finding[] {
   const found = plan.nodes.flatMap((n): readonly Finding[] => {
-    if (!isStore(n) || !n.stand) return [];
+    if (!isStore(n)) return [];
+    if (!n.stand) return unseenStand(n);
     const before = kept.get(n);
     if (before && before.site === plan.site) return before.findings;
     const { findings } = standAnswer(plan, n);

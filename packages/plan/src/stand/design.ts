@@ -1,5 +1,5 @@
 // A tank and its stand, from the file's units to the numbers that are checked.
-import { exposureAt, ON_A_CREST, type Section, type StandDesign } from '@vernal-slope/core/stand';
+import { exposureAt, ON_A_CREST, WIND_SHARES, type Section, type StandDesign } from '@vernal-slope/core/stand';
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { waterAt } from '@vernal-slope/core/water';
 import { findSoil, SOIL_ROWS, timberOfSize } from '../catalogue/index.ts';
@@ -48,6 +48,7 @@ function section(
       sizeBending: found.sizeBending,
       sizeCompression: found.sizeCompression,
       wetIncluded: row.wetIncluded,
+      gravity: row.gravity,
       source: row.source,
     },
   };
@@ -68,6 +69,7 @@ export function readStand(plan: Plan, tank: StoreNode): StandRead {
       // to the brim, above any overflow
       water: tankCapacity(tankShape(tank.shape, tank.count)) * density,
       strapped: full.strapped,
+      ribbed: full.ribbed,
     },
     height: tank.standM ?? 0,
     platform: {
@@ -78,12 +80,18 @@ export function readStand(plan: Plan, tank: StoreNode): StandRead {
     },
     joists: { ...section(full, 'joists', full.joists, other), spacing: metresOfMm(full.joists.spacingMm) },
     beams: { ...section(full, 'beams', full.beams, other), lines: full.beams.lines, plies: full.beams.plies },
-    posts: { ...section(full, 'posts', full.posts, other), perBeam: full.posts.perBeam },
+    posts: {
+      ...section(full, 'posts', full.posts, other),
+      perBeam: full.posts.perBeam,
+      inGround: full.posts.inGround,
+    },
     braces: {
       ...section(full, 'braces', full.braces, other),
       front: full.braces.front,
       side: full.braces.side,
       girts: full.braces.girts,
+      bolts: full.braces.bolts,
+      bolt: metresOfMm(full.braces.boltMm),
     },
     footing: {
       side: metresOfMm(full.footing.sideMm),
@@ -94,12 +102,17 @@ export function readStand(plan: Plan, tank: StoreNode): StandRead {
     },
     use: { wet: full.timber.wet, incised: full.timber.incised },
     timberDensity: full.timber.wet ? DENSITY.wet : DENSITY.dry,
-    soil: { bearing: pascals(soil.bearingKPa), friction: soil.friction },
+    soil: {
+      bearing: pascals(soil.bearingKPa),
+      friction: soil.friction,
+      lateral: pascals(soil.lateralKPaPerM),
+    },
     frost: full.frostM,
     wind: {
       speed: full.wind.gustMs,
       exposure: exposureAt(full.wind.terrain, (tank.standM ?? 0) + outside.height / 2),
       crest: full.wind.crest ? ON_A_CREST : 1,
+      share: WIND_SHARES[full.wind.map],
     },
     person: PERSON,
   };

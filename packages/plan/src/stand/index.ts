@@ -14,6 +14,7 @@ export {
   ENGINEER_FROM,
   standAnswer,
   standFindings,
+  unseenStand,
   type CuringDates,
   type EngineerReason,
   type StandAnswer,

@@ -1,7 +1,7 @@
 // Where a stand starts from: members that suit a tank's size, before anything is entered.
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { litres, tankShape, vesselHeight } from '../compile/index.ts';
-import type { EARTHQUAKES, Stand, StoreNode, TERRAINS } from '../schema/index.ts';
+import type { EARTHQUAKES, Stand, StoreNode, TERRAINS, WIND_MAPS } from '../schema/index.ts';
 
 interface Member {
   readonly widthMm: number;
@@ -26,8 +26,14 @@ export interface FullStand {
   };
   readonly joists: Member & { readonly spacingMm: number };
   readonly beams: Member & { readonly lines: 2 | 3; readonly plies: number };
-  readonly posts: Member & { readonly perBeam: 2 | 3 };
-  readonly braces: Member & { readonly front: boolean; readonly side: boolean; readonly girts: 0 | 1 };
+  readonly posts: Member & { readonly perBeam: 2 | 3; readonly inGround: boolean };
+  readonly braces: Member & {
+    readonly front: boolean;
+    readonly side: boolean;
+    readonly girts: 0 | 1;
+    readonly bolts: 1 | 2;
+    readonly boltMm: number;
+  };
   readonly footing: {
     readonly sideMm: number;
     readonly thicknessMm: number;
@@ -39,12 +45,14 @@ export interface FullStand {
   readonly frostM: number;
   readonly wind: {
     readonly gustMs: number;
+    readonly map: (typeof WIND_MAPS)[number];
     readonly terrain: (typeof TERRAINS)[number];
     readonly crest: boolean;
   };
   readonly earthquake: (typeof EARTHQUAKES)[number];
   readonly peopleNear: boolean;
   readonly strapped: boolean;
+  readonly ribbed: boolean;
   readonly emptyTankKg: number;
   readonly pouredOn?: string;
   readonly pourTemperatureC: number;
@@ -56,81 +64,116 @@ const FOUR = 88.9;
 const SIX = 139.7;
 const EIGHT = 184.15;
 const TEN = 234.95;
+const TWELVE = 285.75;
 
 interface Members {
   readonly name: string;
   /** Up to this many litres. */ readonly upTo: number;
   readonly post: number;
   readonly perBeam: 2 | 3;
-  readonly lines: 2 | 3;
   readonly plies: number;
   readonly beam: number;
   readonly joist: number;
   readonly spacingMm: number;
-  readonly footing: readonly [sideMm: number, thicknessMm: number];
+  readonly bolts: 1 | 2;
+  readonly boltMm: number;
+  /** Up to a height, m: side and thickness of a footing, mm. A gust lifts a taller one more. */
+  readonly footings: readonly (readonly [upTo: number, sideMm: number, thicknessMm: number])[];
 }
 
-/** Members to start from, by the tank's size (common practice, no source); every one is checked as entered. */
+/** ⅝ and ¾ in. */
+const FIVE_EIGHTHS = 15.875;
+const THREE_QUARTERS = 19.05;
+
+/**
+ * Members to start from, by the tank's size (common practice, no source); every one is checked as entered. Four posts each,
+ * braced both ways: heavy footings hold down a corner that a gust lifts.
+ */
 export const STAND_PRESETS: readonly Members[] = [
   {
     name: 'drum of 200 L',
     upTo: 300,
     post: FOUR,
     perBeam: 2,
-    lines: 2,
     plies: 1,
     beam: SIX,
     joist: SIX,
-    spacingMm: 400,
-    footing: [500, 250],
+    spacingMm: 300,
+    bolts: 1,
+    boltMm: FIVE_EIGHTHS,
+    footings: [
+      [1.2, 600, 250],
+      [2.2, 750, 350],
+      [Infinity, 750, 500],
+    ],
   },
   {
     name: 'tote or 1,000 L',
     upTo: 1250,
     post: SIX,
     perBeam: 2,
-    lines: 2,
     plies: 2,
     beam: EIGHT,
     joist: EIGHT,
     spacingMm: 300,
-    footing: [650, 250],
+    bolts: 1,
+    boltMm: THREE_QUARTERS,
+    footings: [
+      [1.2, 700, 250],
+      [2.2, 800, 300],
+      [Infinity, 950, 350],
+    ],
   },
   {
     name: '2,000 L',
     upTo: 2400,
     post: SIX,
     perBeam: 2,
-    lines: 2,
     plies: 3,
     beam: TEN,
     joist: EIGHT,
-    spacingMm: 250,
-    footing: [750, 250],
+    spacingMm: 200,
+    bolts: 2,
+    boltMm: FIVE_EIGHTHS,
+    footings: [
+      [1.2, 750, 300],
+      [2.2, 900, 300],
+      [Infinity, 1000, 350],
+    ],
   },
   {
     name: '3,000 L',
     upTo: 3600,
     post: SIX,
-    perBeam: 3,
-    lines: 3,
-    plies: 3,
+    perBeam: 2,
+    plies: 4,
     beam: TEN,
-    joist: EIGHT,
-    spacingMm: 300,
-    footing: [700, 250],
+    joist: TEN,
+    spacingMm: 250,
+    bolts: 2,
+    boltMm: FIVE_EIGHTHS,
+    footings: [
+      [1.2, 900, 350],
+      [2.2, 950, 350],
+      [Infinity, 1050, 400],
+    ],
   },
   {
     name: '5,000 L',
     upTo: Infinity,
     post: SIX,
-    perBeam: 3,
-    lines: 3,
-    plies: 3,
-    beam: TEN,
-    joist: EIGHT,
-    spacingMm: 300,
-    footing: [800, 300],
+    perBeam: 2,
+    plies: 4,
+    beam: TWELVE,
+    joist: TWELVE,
+    spacingMm: 200,
+    bolts: 2,
+    boltMm: THREE_QUARTERS,
+    footings: [
+      [1.2, 1000, 400],
+      [2.2, 1050, 400],
+      [Infinity, 1150, 450],
+    ],
   },
 ];
 
@@ -170,37 +213,63 @@ const tidy = (m: number): number => Math.ceil(m * 20 - 1e-9) / 20;
 export const membersFor = (volumeLitres: number): Members =>
   STAND_PRESETS.find((p) => volumeLitres <= p.upTo) ?? STAND_PRESETS[STAND_PRESETS.length - 1];
 
-/** Members of one of the sizes, as entries; what is said of platform, timber, ground and weather stays. */
-export const membersOf = (name: string): Pick<Stand, 'joists' | 'beams' | 'posts' | 'footing'> => {
-  const m = STAND_PRESETS.find((p) => p.name === name) ?? STAND_PRESETS[0];
+const entriesOf = (m: Members, high: number): StandMembers => {
+  const [, sideMm, thicknessMm] = m.footings.find(([upTo]) => high <= upTo) ?? m.footings[m.footings.length - 1];
   return {
     joists: { widthMm: TWO, depthMm: m.joist, spacingMm: m.spacingMm },
-    beams: { widthMm: TWO, depthMm: m.beam, lines: m.lines, plies: m.plies },
+    beams: { widthMm: TWO, depthMm: m.beam, lines: 2, plies: m.plies },
     posts: { widthMm: m.post, depthMm: m.post, perBeam: m.perBeam },
-    footing: { sideMm: m.footing[0], thicknessMm: m.footing[1] },
+    braces: { bolts: m.bolts, boltMm: m.boltMm },
+    footing: { sideMm, thicknessMm },
   };
 };
+
+/** What is entered of a stand's members. */
+interface StandMembers {
+  readonly joists: Member & { spacingMm: number };
+  readonly beams: Member & { lines: 2 | 3; plies: number };
+  readonly posts: Member & { perBeam: 2 | 3 };
+  readonly braces: { bolts: 1 | 2; boltMm: number };
+  readonly footing: { sideMm: number; thicknessMm: number };
+}
+
+/** Members of one of the sizes for a stand so high, m, as entries; what is said of platform, timber and weather stays. */
+export function membersOf(
+  name: string,
+  high: number,
+): Pick<Stand, 'joists' | 'beams' | 'posts' | 'braces' | 'footing'> {
+  const m = entriesOf(STAND_PRESETS.find((p) => p.name === name) ?? STAND_PRESETS[0], high);
+  return {
+    joists: { ...m.joists },
+    beams: { ...m.beams },
+    posts: { ...m.posts },
+    braces: { ...m.braces },
+    footing: { ...m.footing },
+  };
+}
 
 /** A stand to start from: members by the tank's size, ground and wind as an assumption to be replaced. */
 export function presetStand(tank: StoreNode): FullStand {
   const volume = litres(tankCapacity(tankShape(tank.shape, tank.count)));
-  const m = membersFor(volume);
+  const high = tank.standM ?? 0;
+  const m = entriesOf(membersFor(volume), high);
   const o = tankOutside(tank);
   return {
     kind: 'posts',
     timber: { species: 'douglas-fir-larch', grade: 'no-2', wet: true, incised: true },
     platform: { frontM: tidy(o.front + 2 * BEYOND), sideM: tidy(o.side + 2 * BEYOND), deckMm: TWO, gapMm: 10 },
-    joists: { widthMm: TWO, depthMm: m.joist, spacingMm: m.spacingMm },
-    beams: { widthMm: TWO, depthMm: m.beam, lines: m.lines, plies: m.plies },
-    posts: { widthMm: m.post, depthMm: m.post, perBeam: m.perBeam },
-    braces: { widthMm: TWO, depthMm: SIX, front: true, side: true, girts: (tank.standM ?? 0) > GIRT_FROM ? 1 : 0 },
-    footing: { sideMm: m.footing[0], thicknessMm: m.footing[1], depthMm: 600, pierMm: 300, anchored: true },
+    joists: m.joists,
+    beams: m.beams,
+    posts: { ...m.posts, inGround: false },
+    braces: { widthMm: TWO, depthMm: SIX, front: true, side: true, girts: high > GIRT_FROM ? 1 : 0, ...m.braces },
+    footing: { ...m.footing, depthMm: 600, pierMm: 300, anchored: true },
     soil: 'clay',
     frostM: 0.5,
-    wind: { gustMs: 40, terrain: 'open', crest: false },
+    wind: { gustMs: 40, map: 'allowable', terrain: 'open', crest: false },
     earthquake: 'unknown',
     peopleNear: true,
     strapped: true,
+    ribbed: true,
     emptyTankKg: Math.max(LEAST_EMPTY_KG, Math.round(volume * EMPTY_SHARE)),
     pourTemperatureC: 10,
   };

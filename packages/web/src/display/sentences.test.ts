@@ -48,8 +48,8 @@ describe('every finding', () => {
     expect(sample('hump-stops').severity).toBe('error');
     expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'blunder' }).severity).toBe('error');
     expect(finding('walk-closes', 'l', { by: 0.1, expected: 0.2, word: 'as-good' }).severity).toBe('ok');
-    expect(finding('stand-pad', 't', { pressure: 2e4, bearing: 7e4 }).severity).toBe('ok');
-    expect(finding('stand-pad', 't', { pressure: 9e4, bearing: 7e4 }).severity).toBe('error');
+    expect(finding('stand-pad', 't', { pressure: 2e4, bearing: 7e4, raised: 'on-the-ground' }).severity).toBe('ok');
+    expect(finding('stand-pad', 't', { pressure: 9e4, bearing: 7e4, raised: 'on-the-ground' }).severity).toBe('error');
   });
 });
 

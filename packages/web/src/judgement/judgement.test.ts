@@ -106,8 +106,8 @@ describe('the judgement of a place', () => {
 describe('the judgement of a step', () => {
   const plan = demoPlan('ousel-bank');
   const findings = worstFirst([
-    finding('stand-pad', 'bakehouse-tank', { pressure: 2e4, bearing: 7e4 }),
-    finding('stand-pad', 'hill', { pressure: 9e4, bearing: 7e4 }),
+    finding('stand-pad', 'bakehouse-tank', { pressure: 2e4, bearing: 7e4, raised: 'on-the-ground' }),
+    finding('stand-pad', 'hill', { pressure: 9e4, bearing: 7e4, raised: 'on-the-ground' }),
   ]);
   const open = (trying = '') => {
     const pinia = createPinia();

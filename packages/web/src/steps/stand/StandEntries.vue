@@ -80,6 +80,10 @@ const grades = computed(() =>
 const numbers = (from: number, to: number): { value: number; label: string }[] =>
   Array.from({ length: to - from + 1 }, (_, k) => ({ value: from + k, label: String(from + k) }));
 const SOILS = SOIL_ROWS.map((s) => ({ value: s.id, label: s.name }));
+const MAPS = [
+  { value: 'allowable', label: 'allowable stresses, taken whole' },
+  { value: 'strength', label: 'strength design, 0.6 of it' },
+] as const;
 const TERRAINS = [
   { value: 'sheltered', label: 'woods or buildings' },
   { value: 'open', label: 'open country' },
@@ -141,6 +145,11 @@ const LENGTHS = [
         :commit="(value) => change('weight of the empty tank', (s) => void (s.emptyTankKg = value))"
       />
       <TickRow
+        label="the tank’s wall has ribs"
+        :checked="full.ribbed"
+        @tick="(on) => change('ribs of the tank', (s) => void (s.ribbed = on))"
+      />
+      <TickRow
         label="the tank is strapped down"
         :checked="full.strapped"
         @tick="(on) => change('straps', (s) => void (s.strapped = on))"
@@ -171,6 +180,12 @@ const LENGTHS = [
           @update:value="(lines) => set('beams', 'beams in a row', { lines })"
       /></EntryRow>
       <TickRow
+        test="in-ground"
+        label="posts set in concrete in the ground"
+        :checked="full.posts.inGround"
+        @tick="(on) => set('posts', 'feet of the posts', { inGround: on })"
+      />
+      <TickRow
         test="brace-front"
         label="crossed braces on front and back"
         :checked="full.braces.front"
@@ -194,6 +209,20 @@ const LENGTHS = [
           label="Size of the braces"
           :commit="(widthMm, depthMm) => set('braces', 'size of the braces', { widthMm, depthMm })"
       /></EntryRow>
+      <EntryRow label="Bolts at each end of a brace"
+        ><ChoiceField
+          :value="full.braces.bolts"
+          :options="numbers(1, 2)"
+          label="Bolts at each end of a brace"
+          @update:value="(bolts) => set('braces', 'bolts of the braces', { bolts })"
+      /></EntryRow>
+      <EntryRow
+        label="Bolts, thickness"
+        :value="full.braces.boltMm"
+        field="boltMm"
+        :limits="{ min: 0.005, max: 0.04 }"
+        :commit="(value) => set('braces', 'thickness of the bolts', { boltMm: value })"
+      />
       <EntryRow label="Timber"
         ><ChoiceField
           :value="full.timber.species"
@@ -269,9 +298,17 @@ const LENGTHS = [
         :value="full.wind.gustMs"
         field="gustMs"
         :limits="{ min: 5, max: 120 }"
-        :note="`From the local code’s map. ${showText(40, 'gust', settings.units)} stands here until you enter it (assumption).`"
+        :note="`From the local code’s map. ${showText(40, 'gust', settings.units)} of a map of allowable stresses stands here until you enter it (assumption).`"
         :commit="(value) => set('wind', 'gust', { gustMs: value })"
       />
+      <EntryRow label="The map is of"
+        ><ChoiceField
+          :value="full.wind.map"
+          :options="MAPS"
+          label="Kind of map that the gust is from"
+          data-test="wind-map"
+          @update:value="(map) => set('wind', 'kind of wind map', { map })"
+      /></EntryRow>
       <EntryRow label="Around it"
         ><ChoiceField
           :value="full.wind.terrain"

@@ -21,7 +21,7 @@ import type { Working } from '@vernal-slope/core/working';
 import type { StandFigures } from './useStand.ts';
 import { nameIn } from '../../display/names.ts';
 import { showText } from '../../display/quantities.ts';
-import { engineerText } from './standwords.ts';
+import { engineerText, NOT_LOOKED_AT } from './standwords.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
@@ -74,9 +74,10 @@ const sizeNow = computed(() =>
   tank.value ? membersFor(planValue('volumeL', tankCapacity(tankShape(tank.value.shape, tank.value.count)))) : null,
 );
 function startFrom(name: string): void {
-  const members = membersOf(name);
+  const members = membersOf(name, high.value);
   change(`members for a ${name}`, (s) => {
-    for (const key of ['joists', 'beams', 'posts', 'footing'] as const) s[key] = { ...s[key], ...members[key] };
+    for (const key of ['joists', 'beams', 'posts', 'braces', 'footing'] as const)
+      s[key] = { ...s[key], ...members[key] };
   });
 }
 
@@ -254,10 +255,10 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
       <h2 id="carry-title">Will it carry: a first look</h2>
       <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
       <p class="small muted">
-        Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 (all from
-        memory: look them up). Tank brim full with a person on the platform. Connections, the ground’s settling,
-        earthquakes, ice and what hits it are not looked at.
+        Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 from every
+        side (all from memory: look them up). Tank brim full with a person on the platform.
       </p>
+      <p class="small" data-test="not-looked-at"><strong>Not looked at:</strong> {{ NOT_LOOKED_AT.join('; ') }}.</p>
     </section>
     <section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
       <h2 id="parts-title">Parts and waits</h2>

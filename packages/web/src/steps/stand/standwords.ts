@@ -2,7 +2,7 @@
 import type { Fastener, PieceOf, StandCheck } from '@vernal-slope/core/stand';
 import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { ENGINEER_FROM, type EngineerReason, type PressureWay } from '@vernal-slope/plan/stand';
+import type { EngineerReason, PressureWay } from '@vernal-slope/plan/stand';
 import { nameIn, nominal } from '../../display/names.ts';
 import {
   fixed,
@@ -13,7 +13,7 @@ import {
   type Quantity,
   type UnitSystem,
 } from '../../display/quantities.ts';
-import { usedText as shareUsed } from '@vernal-slope/plan/findings';
+import { engineerWords, usedText as shareUsed } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 
 const QUANTITY: Readonly<Partial<Record<StandCheck['dimension'], Quantity>>> = {
@@ -35,20 +35,22 @@ export function checkFigure(value: number, dimension: StandCheck['dimension'], s
 /** How much of what it may bear is used; words where there is no figure. */
 export const usedText = (ratio: number): string => shareUsed(ratio, percent);
 
-const ENGINEER_WORDS: Readonly<Record<Exclude<EngineerReason, 'height'>, string>> = {
-  people: 'people are near or under it',
-  soil: 'the ground is soft or not known',
-  earthquake: 'earthquakes are moderate, strong or not known there',
-  wind: 'the gusts are those of hurricane country',
-  over: 'a check here goes over, or members do not reach',
-  improvised: 'it is improvised',
-};
-
 /** Why this one goes to an engineer. */
 export const engineerText = (reason: EngineerReason, system: UnitSystem): string =>
-  reason === 'height'
-    ? `it stands over ${showEntered(ENGINEER_FROM.height, 'height', system)}`
-    : ENGINEER_WORDS[reason];
+  engineerWords(reason, { entered: (value, quantity) => showEntered(value, quantity, system) });
+
+/** What no check here looks at, by name. */
+export const NOT_LOOKED_AT = [
+  'sloping ground',
+  'edges of banks and pits near its feet',
+  'snow and ice',
+  'earthquakes',
+  'filling from one side, and water that swings',
+  'rot, insects and rust',
+  'straps, ties, nails, and bolts other than those of the braces',
+  'the platform as a plate that hands the wind to its braced faces',
+  'the ground’s settling, and floods',
+] as const;
 
 export const PIECE_WORDS: Readonly<Record<PieceOf, string>> = {
   post: 'posts',
@@ -65,7 +67,7 @@ export const FASTENER_WORDS: Readonly<Record<Fastener['of'], string>> = {
   'post-base': 'post base, hot-dip galvanised',
   anchor: 'anchor bolt, post to footing',
   'bolt-post': 'bolt M12 (½ in), beam to post',
-  'bolt-brace': 'bolt M12 (½ in), brace or girt to post',
+  'bolt-brace': 'bolt, brace or girt to post',
   'tie-joist': 'joist tie, hot-dip galvanised',
   'screw-deck': 'deck screw',
   strap: 'strap over the tank',

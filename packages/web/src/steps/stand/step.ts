@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue';
 import { worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
-import { heightFinding, standAnswer, standFindings, type StandAnswer } from '@vernal-slope/plan/stand';
+import { heightFinding, standAnswer, standFindings, unseenStand, type StandAnswer } from '@vernal-slope/plan/stand';
 import { show } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import type { StepJudgement } from '../../judgement/stepjudgement.ts';
@@ -64,8 +64,14 @@ export const standStep: StepRow = {
               ? [{ ...show(most.found.stand, 'height', settings.units), label: 'it must stand', test: 'must' }]
               : []),
         ],
-        // an assumed stand is judged by its height only: nothing of it is the plan's yet
-        findings: worstFirst([...(height ? [height] : []), ...(a.assumed ? [] : a.findings)]),
+        // an assumed stand is judged by its height only, for nothing of it is the plan's yet; an engineer's line stays first
+        findings: [
+          ...a.findings.filter((f) => f.code === 'stand-engineer'),
+          ...worstFirst([
+            ...(height ? [height] : []),
+            ...(a.assumed ? unseenStand(a.tank) : a.findings.filter((f) => f.code !== 'stand-engineer')),
+          ]),
+        ],
       };
     });
     return {
