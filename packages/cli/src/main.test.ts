@@ -51,6 +51,18 @@ describe('answers', () => {
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);
     expect(answer.lines.main.stations).toHaveLength(7);
   });
+  it('height says whom the height found would leave dry', async () => {
+    const answer = async (...args: string[]) =>
+      JSON.parse((await run(['height', demo, '--tank', 'hill', ...args])).out ?? '') as {
+        standM: number;
+        starves: string[];
+      };
+    expect((await answer('--outlet', 'kitchen', '--flow', '4', '--pressure', '20')).starves).toEqual([]);
+    // so high that the spring no longer reaches the tank's inlet
+    const high = await answer('--outlet', 'kitchen', '--flow', '4', '--pressure', '90');
+    expect(high.standM).toBeGreaterThan(1.5);
+    expect(high.starves).toEqual(['hill']);
+  });
   it('solve shuts what is named', async () => {
     const { out } = await run(['solve', demo, '--shut', 'low']);
     expect((JSON.parse(out ?? '') as { nodes: Record<string, { flowLpm: number }> }).nodes.low.flowLpm).toBe(0);

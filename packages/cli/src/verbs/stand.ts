@@ -2,7 +2,7 @@
 import { compilePlan, flowFromLpm, pascals } from '@vernal-slope/plan/compile';
 import { isOutlet, isStore, isTap } from '@vernal-slope/plan/kinds';
 import { standFor, standWorking } from '@vernal-slope/plan/solve';
-import { standReport } from '@vernal-slope/plan/stand';
+import { dryAt, standReport } from '@vernal-slope/plan/stand';
 import { routeTo } from '@vernal-slope/plan/topology';
 import { UsageError } from '../options.ts';
 import { fault, tankOf, type Verb } from './verb.ts';
@@ -48,6 +48,8 @@ export const height: Verb = {
       standM: found.stand,
       governing: found.governing,
       staticOnlyM: found.staticOnly,
+      // tanks that fill now and would not with this one so high
+      starves: dryAt(plan, tank.id, found.stand),
       working: standWorking(plan, asked, found),
     };
   },

@@ -1,9 +1,11 @@
 // Does the source carry the place: by month, in the driest week, at what hours, and with how much to spare.
 import { carries, monthBalance, type MonthBalance } from '@vernal-slope/core/demand';
+import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Plan } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { planNeeds, type PlanNeeds } from './needs.ts';
-import { roofDays, sourceYields, type SourceYield } from './yields.ts';
+import { broughtBy, broughtHours, broughtOf, broughtPerDay, type Brought } from './brought.ts';
+import { roofDays, sourceYields } from './yields.ts';
 
 export interface DriestWeek {
   /** m³ a day on the mean of the week */ readonly given: number;
@@ -22,8 +24,7 @@ export interface Room {
   /** m³ a day that a tenth less of it would save */ readonly tenthSaves: number;
 }
 
-export interface PlanBalance {
-  readonly yields: readonly SourceYield[];
+export interface PlanBalance extends Brought {
   readonly needs: PlanNeeds;
   readonly months: readonly MonthBalance[];
   /** Month (0 to 11) with the least to spare for what is needed. */
@@ -34,15 +35,16 @@ export interface PlanBalance {
 
 const WEEK = 7;
 
-/** Water of all sources on each day of the plan's daily series, m³; undefined without a series. */
-export function inflowDays(plan: Plan, yields: readonly SourceYield[]): Float64Array | undefined {
+/** Water that lines bring of all sources on each day of the plan's daily series, m³; undefined without a series. */
+export function inflowDays(plan: Plan, b: Brought): Float64Array | undefined {
   const daily = plan.climate?.daily;
   if (!daily || daily.rainMm.length === 0) return undefined;
   const months = monthsOfDays(daily.start, daily.rainMm.length);
   const sum = new Float64Array(daily.rainMm.length);
-  for (const y of yields) {
+  for (const y of b.yields) {
     const roof = y.source.roof && roofDays(plan, y.source.roof);
-    for (let d = 0; d < sum.length; d++) sum[d] += roof ? roof[d] : y.perDay[months[d]];
+    const means = DAYS_IN_MONTH.map((_, m) => broughtPerDay(b, y, m));
+    for (let d = 0; d < sum.length; d++) sum[d] += roof ? broughtOf(b, y, roof[d]) : means[months[d]];
   }
   return sum;
 }
@@ -51,11 +53,12 @@ export function inflowDays(plan: Plan, yields: readonly SourceYield[]): Float64A
 export const needDays = (months: Uint8Array, perDay: readonly number[]): Float64Array =>
   Float64Array.from(months, (m) => perDay[m]);
 
-function driestWeek(plan: Plan, yields: readonly SourceYield[], needs: PlanNeeds): DriestWeek {
+function driestWeek(plan: Plan, b: Brought, needs: PlanNeeds): DriestWeek {
+  const { yields } = b;
   const daily = plan.climate?.daily;
-  const inflow = inflowDays(plan, yields);
+  const inflow = inflowDays(plan, b);
   // the leanest flow of sources that do not hang on the day's rain
-  const low = yields.reduce((sum, y) => sum + y.low, 0);
+  const low = yields.reduce((sum, y) => sum + broughtOf(b, y, y.low), 0);
   if (daily && inflow && inflow.length >= WEEK && yields.some((y) => y.basis === 'roof')) {
     const months = monthsOfDays(daily.start, inflow.length);
     let best = Infinity;
@@ -78,18 +81,15 @@ function driestWeek(plan: Plan, yields: readonly SourceYield[], needs: PlanNeeds
   return { given: low, needed: needs.totals.perDay[month], month };
 }
 
-/** Balance of the whole plan. */
+/** Balance of the whole plan: what lines can bring of what the sources give, against what is needed. */
 export function planBalance(plan: Plan): PlanBalance {
-  const yields = sourceYields(plan);
+  const b: Brought = { yields: sourceYields(plan), brings: broughtBy(plan) };
   const needs = planNeeds(plan);
   const gross = 1 / (1 - needs.losses);
   const months = Array.from({ length: 12 }, (_, m) => {
     const given = new Array<number>(24).fill(0);
     const needed = new Array<number>(24).fill(0);
-    for (const y of yields) {
-      const hours = y.hours(m);
-      for (let h = 0; h < 24; h++) given[h] += y.perDay[m] * hours[h];
-    }
+    for (const y of b.yields) broughtHours(b, y, m).forEach((v, h) => (given[h] += v));
     for (const r of needs.rows) for (let h = 0; h < 24; h++) needed[h] += gross * r.perDay[m] * r.hours[h];
     return monthBalance(given, needed);
   });
@@ -103,5 +103,5 @@ export function planBalance(plan: Plan): PlanBalance {
       more: carries(months[tightest].spare, gross * r.perUnit),
       tenthSaves: 0.1 * gross * r.perDay[tightest],
     }));
-  return { yields, needs, months, tightest, week: driestWeek(plan, yields, needs), room };
+  return { ...b, needs, months, tightest, week: driestWeek(plan, b, needs), room };
 }

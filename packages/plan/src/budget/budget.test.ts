@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { ANIMAL_ROWS, CROP_ROWS, METHOD_ROWS, RUNOFF_ROWS, SERVICE_ROWS, USE_ROWS } from '../catalogue/index.ts';
-import { litres, lpmOfFlow } from '../compile/index.ts';
+import { compilePlan, litres, lpmOfFlow } from '../compile/index.ts';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import { dayNumber } from '../formats/index.ts';
 import type { Plan, SourceNode, StoreNode } from '../schema/index.ts';
 import {
   balanceFindings,
   balanceReport,
+  broughtBy,
   daysLeft,
   drinkingCautions,
   etByMonth,
@@ -24,6 +25,7 @@ import {
   tankStore,
 } from './index.ts';
 import { reachOf } from '../topology/index.ts';
+import { solvePlan } from '../solve/index.ts';
 
 function demo(name: string): Plan {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
@@ -217,6 +219,60 @@ describe('balance', () => {
     expect(r.months).toHaveLength(12);
     expect(r.months[0].givenLPerDay).toBe(2016);
     expect(r.tightestMonth).toBe(7);
+  });
+});
+
+describe('what the network can bring', () => {
+  const hillUp = (standM: number): Plan => ({
+    ...ousel,
+    nodes: ousel.nodes.map((n) => (n.id === 'hill' && n.kind === 'tank' ? { ...n, standM } : n)),
+  });
+  it('is all of a spring whose line could carry more', () => {
+    expect([...broughtBy(ousel)]).toEqual([]);
+    // 1.4 L/min through a day
+    expect(planBalance(ousel).months[6].given * 1000).toBeCloseTo(2016, 6);
+  });
+  it('is nothing of a spring that its tank stands over: the balance counts none of its 2,016 L a day', () => {
+    const b = planBalance(hillUp(1.94));
+    expect([...b.brings]).toEqual([['adit', 0]]);
+    expect(b.months.every((m) => m.given === 0)).toBe(true);
+    expect(b.week.given).toBe(0);
+    const found = balanceFindings(b);
+    expect(found.find((f) => f.code === 'source-held-back')).toMatchObject({ at: 'adit', severity: 'error' });
+    expect(found.map((f) => f.code)).not.toContain('months-carried');
+    // what the spring itself gives is still told
+    expect(b.yields[0].perDay[6] * 1000).toBeCloseTo(2016, 6);
+  });
+  it('is what a thin line takes: as the solve has it, hour by hour, in the store too', () => {
+    const thin: Plan = {
+      ...ousel,
+      nodes: ousel.nodes.map((n) => (n.id === 'adit' && n.kind === 'source' ? { ...n, yieldLpm: 400 } : n)),
+    };
+    const c = compilePlan(thin);
+    const takes = -(solvePlan(c, { level: 'low' }).nodes.get('adit')?.flow ?? NaN);
+    const b = planBalance(thin);
+    expect(b.brings.get('adit')).toBeCloseTo(takes, 12);
+    expect(takes * 60_000).toBeLessThan(400);
+    expect(b.months[0].given).toBeCloseTo(takes * 86_400, 9);
+    const { inflow } = storeSeries(thin);
+    expect(Math.max(...inflow)).toBeCloseTo(takes * 3600, 9);
+  });
+  it('says nothing of a pump, a ram or a cart: they lift it themselves', () => {
+    const low: Plan = {
+      ...ousel,
+      nodes: ousel.nodes.map((n) =>
+        n.id === 'adit' && n.kind === 'source'
+          ? {
+              ...n,
+              type: 'haul',
+              groundM: 700,
+              haul: { litresPerDay: 500, litresPerTrip: 500, distanceKm: 2, speedKmh: 20, standingMin: 10 },
+            }
+          : n,
+      ),
+    };
+    expect([...broughtBy(low)]).toEqual([]);
+    expect(planBalance(low).months[0].given * 1000).toBeCloseTo(500, 6);
   });
 });
 

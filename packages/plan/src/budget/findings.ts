@@ -5,6 +5,7 @@ import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
 import { metresOfMm, rainRate } from '../compile/index.ts';
 import type { Plan, SourceNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
+import { broughtPerDay } from './brought.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
 import { tankStore, type SizeAnswer } from './store.ts';
 import { summariseTests } from './tests.ts';
@@ -12,6 +13,8 @@ import { roofArea } from './yields.ts';
 import { isStore } from '../kinds/index.ts';
 
 const THREE_MONTHS = 92;
+/** Of what a source gives: with so much of it brought nothing is said. */
+const NEARLY_ALL = 0.99;
 
 /** Cautions on water that people drink, one for each outlet and source. */
 export const qualityFindings = (plan: Plan, today?: number): Finding[] =>
@@ -93,6 +96,14 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
       found.push(
         finding('week-short', 'need', { short: lean, week: lean * 7, month: b.week.month, monthsShort: short }),
       );
+  }
+  const lacking = tight.spare < -1e-9 || b.week.needed - b.week.given > 1e-9;
+  for (const y of b.yields) {
+    const gives = y.perDay[b.tightest];
+    const brings = broughtPerDay(b, y, b.tightest);
+    if (brings >= gives * NEARLY_ALL) continue;
+    const how = brings <= 1e-9 ? 'nothing' : lacking ? 'lacking' : 'enough';
+    found.push(finding('source-held-back', y.source.id, { gives, brings, month: b.tightest, how }));
   }
   for (const row of b.needs.rows)
     if (row.note) found.push(finding('need-note', 'need', { name: row.name, note: row.note }));

@@ -11,7 +11,16 @@ const perDay = (list: readonly number[]): number[] => list.map((v) => round(litr
 
 export interface BalanceReport {
   readonly sources: Readonly<
-    Record<string, { basis: string; litresPerDayByMonth: number[]; lowLitresPerDay: number; assumption?: string }>
+    Record<
+      string,
+      {
+        basis: string;
+        litresPerDayByMonth: number[];
+        lowLitresPerDay: number;
+        broughtLPerDay?: number;
+        assumption?: string;
+      }
+    >
   >;
   readonly needs: readonly { name: string; kind: string; litresPerDayByMonth: number[]; source: string }[];
   readonly months: readonly {
@@ -40,6 +49,9 @@ export function balanceReport(plan: Plan, b: PlanBalance): BalanceReport {
           basis: y.basis,
           litresPerDayByMonth: perDay(y.perDay),
           lowLitresPerDay: round(litres(y.low)),
+          ...(b.brings.has(y.source.id)
+            ? { broughtLPerDay: round(litres((b.brings.get(y.source.id) ?? 0) * 86_400)) }
+            : {}),
           assumption: y.assumption,
         },
       ]),

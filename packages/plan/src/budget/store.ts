@@ -28,6 +28,7 @@ import type { Plan, StoreNode } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
 import { yieldRuleOf } from './yieldrule.ts';
+import { broughtHours, broughtPerDay } from './brought.ts';
 import { roofArea, type SourceYield } from './yields.ts';
 import { inflowDays, needDays, planBalance, type PlanBalance } from './balance.ts';
 import { deliveryElevation, nameOf } from '../kinds/index.ts';
@@ -132,12 +133,13 @@ export interface StoreSeries {
 function hoursOfYear(balance: PlanBalance): StoreSeries {
   const days = DAYS_IN_MONTH.flatMap((n, m) => new Array<number>(n).fill(m));
   const gross = 1 / (1 - balance.needs.losses);
-  const months = Array.from({ length: 12 }, (_, m) =>
-    Array.from({ length: 24 }, (_h, h) => ({
-      given: balance.yields.reduce((sum, y) => sum + y.perDay[m] * y.hours(m)[h], 0),
+  const months = Array.from({ length: 12 }, (_, m) => {
+    const brought = balance.yields.map((y) => broughtHours(balance, y, m));
+    return Array.from({ length: 24 }, (_h, h) => ({
+      given: brought.reduce((sum, hours) => sum + hours[h], 0),
       needed: gross * balance.needs.rows.reduce((sum, r) => sum + r.perDay[m] * r.hours[h], 0),
-    })),
-  );
+    }));
+  });
   const steps = days.flatMap((m) => months[m]);
   return {
     inflow: Float64Array.from(steps, (s) => s.given),
@@ -153,7 +155,7 @@ function hoursOfYear(balance: PlanBalance): StoreSeries {
  */
 export function storeSeries(plan: Plan, balance: PlanBalance = planBalance(plan)): StoreSeries {
   const daily = plan.climate?.daily;
-  const inflow = inflowDays(plan, balance.yields);
+  const inflow = inflowDays(plan, balance);
   if (!daily || !inflow || !balance.yields.some((y) => y.source.roof)) return hoursOfYear(balance);
   return {
     inflow,
@@ -228,7 +230,7 @@ export function daysLeft(
   const use = balance.needs.totals.perDay[month];
   const sources = balance.yields
     .filter((y) => y.basis !== 'roof')
-    .map((y) => ({ perDay: y.perDay[month], falling: summariseTests(y.source)?.recession }));
+    .map((y) => ({ perDay: broughtPerDay(balance, y, month), falling: summariseTests(y.source)?.recession }));
   const keep = cubicMetres(plan.needs?.fireReserveL ?? 0);
   return daysUntilEmpty(Math.max(0, store.today - keep), use, (day) =>
     sources.reduce((sum, { perDay, falling }) => {

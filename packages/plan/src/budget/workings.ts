@@ -153,8 +153,13 @@ export function spareWorking(b: PlanBalance, month: number): Working {
     of: 'the place',
     rule: 'S = {{given}} - \\frac{ {{sum}} }{1 - {{loss}} }',
     terms: [
-      volume('given', 'G', 'given a day by all sources', m.given, {
-        source: b.yields.map((y) => `${y.source.name ?? y.source.id}: ${y.basis}`).join(', '),
+      volume('given', 'G', 'brought a day from all sources', m.given, {
+        source: b.yields
+          .map(
+            (y) =>
+              `${y.source.name ?? y.source.id}: ${y.basis}${b.brings.has(y.source.id) ? ', as far as its line brings it' : ''}`,
+          )
+          .join(', '),
       }),
       volume('sum', '\\sum V', 'needed a day, before losses', m.needed * kept, {
         source: b.needs.rows.map((r) => r.name).join(', '),

@@ -113,6 +113,18 @@ export const waterFindings = {
     step: 'need',
     words: { en: () => say`There is no source in this plan yet.` },
   }),
+  'source-held-back': row({
+    values: { gives: 'perDay', brings: 'perDay', month: 'month', how: ['nothing', 'lacking', 'enough'] },
+    severity: (v) => (v.how === 'nothing' ? 'error' : v.how === 'lacking' ? 'warning' : 'ok'),
+    step: 'need',
+    also: ['water'],
+    words: {
+      en: (t) =>
+        t.v.how === 'nothing'
+          ? say`Of the ${t.perDay('gives')} that ${t.here} gives in ${t.month('month')} its line brings nothing: what it fills stands too high for it, or its way is shut. It is not counted.`
+          : say`Of the ${t.perDay('gives')} that ${t.here} gives in ${t.month('month')} its line brings ${t.perDay('brings')} with everything open: no more is counted.`,
+    },
+  }),
   'months-short': row({
     values: { months: 'count', month: 'month', short: 'perDay', needed: 'perDay' },
     severity: 'error',

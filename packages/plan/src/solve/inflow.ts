@@ -23,8 +23,11 @@ export function starvedStores(c: Compiled, { solution, lines }: Pick<PlanResult,
   });
 }
 
-/** Tanks that fill now and would not after a command; none where it changes nothing. */
-export function starvedBy(plan: Plan, command: Command): string[] {
+/**
+ * Tanks that fill now and would not after a command; none where it changes nothing. The tank that is raised counts though
+ * it is dry already: a change that leaves it so is no remedy.
+ */
+export function starvedBy(plan: Plan, command: Command, raised?: string): string[] {
   const applied = applyCommand(plan, command);
   if (!applied) return [];
   const starved = (p: Plan): string[] => {
@@ -32,5 +35,5 @@ export function starvedBy(plan: Plan, command: Command): string[] {
     return starvedStores(c, solvePlan(c));
   };
   const before = new Set(starved(plan));
-  return starved(applied.plan).filter((id) => !before.has(id));
+  return starved(applied.plan).filter((id) => id === raised || !before.has(id));
 }

@@ -7,6 +7,7 @@ export {
   HIGHEST_BERM,
   HIGHEST_PAD,
   simpleWays,
+  upSlopeCommand,
   type GroundSpot,
   type SimpleWays,
 } from './simple.ts';
@@ -20,6 +21,7 @@ export {
   type StandAnswer,
 } from './answer.ts';
 export {
+  dryAt,
   heightCurve,
   heightFinding,
   needWorking,

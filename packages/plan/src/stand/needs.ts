@@ -26,6 +26,7 @@ import {
   solvePlan,
   standRunning,
   standWorking,
+  starvedBy,
   type CostUnit,
   type StandFound,
 } from '../solve/index.ts';
@@ -183,6 +184,13 @@ export function wayCommand(plan: Plan, tank: string, way: PressureWay): Command 
 /** The stand as high as the plan asks. */
 export const setStand = (tank: string, stand: number): Command =>
   changeNode(tank, isStore, 'height of the stand', (n) => void (n.standM = roundStand(stand)));
+
+/**
+ * Tanks that fill now and would not with a tank on a stand so high, m: raised, it may stand over what fills it. Stands are
+ * set to whole centimetres.
+ */
+export const dryAt = (plan: Plan, tank: string, stand: number): string[] =>
+  starvedBy(plan, setStand(tank, stand), tank);
 
 function mostOf(plan: Plan, tank: string): (SituationNeed & { found: StandFound & { ok: true } }) | undefined {
   const needs = tankNeeds(plan, tank);
@@ -378,11 +386,14 @@ export function pressureWays(plan: Plan, tank: string, onProgress?: (share: numb
   onProgress?.((changes.length + 1) / (changes.length + 2));
   const slope = slopeWay(plan, tank);
   const up = slope && changeCommand(plan, tank, slope);
-  const moved = up && applyCommand(plan, up)?.plan;
+  // up the slope it comes nearer to what fills it, or over it
+  const moved = up && starvedBy(plan, up, tank).length === 0 ? applyCommand(plan, up)?.plan : undefined;
   if (slope && moved) found.push({ change: slope, ...pipeCost(plan, moved), stand: 0, gain: now, governing });
   onProgress?.(1);
   const price = (w: PressureWay): number => Math.max(0, w.cost ?? 0) / w.gain;
-  return worthwhile(found).sort((a, b) => price(a) - price(b) || b.gain - a.gain);
+  const fills = (w: PressureWay): boolean =>
+    starvedBy(plan, wayCommand(plan, tank, w) ?? setStand(tank, w.stand), tank).length === 0;
+  return worthwhile(found.filter(fills)).sort((a, b) => price(a) - price(b) || b.gain - a.gain);
 }
 
 export interface HeightPoint {

@@ -3,7 +3,7 @@ import type { Plan, StoreNode } from '../schema/index.ts';
 import { mmOfMetres } from '../compile/index.ts';
 import { standAnswer } from './answer.ts';
 import { partLines } from './costs.ts';
-import { tankNeeds } from './needs.ts';
+import { dryAt, tankNeeds } from './needs.ts';
 import { simpleWays } from './simple.ts';
 
 /** Words that go with every answer about a stand. */
@@ -25,12 +25,25 @@ export function standReport(plan: Plan, tank: StoreNode): object {
     engineer: a.engineer,
     needs: needs.situations.map((s) =>
       s.found.ok
-        ? { situation: s.name, standM: s.found.stand, governing: s.found.governing, staticOnlyM: s.found.staticOnly }
+        ? {
+            situation: s.name,
+            standM: s.found.stand,
+            governing: s.found.governing,
+            staticOnlyM: s.found.staticOnly,
+            starves: dryAt(plan, tank.id, s.found.stand),
+          }
         : { situation: s.name, standM: null, reason: s.found.reason },
     ),
     simple: {
       ...(simple.ground
-        ? { upSlope: { line: simple.ground.line, distanceM: simple.ground.distance, groundM: simple.ground.ground } }
+        ? {
+            upSlope: {
+              line: simple.ground.line,
+              distanceM: simple.ground.distance,
+              groundM: simple.ground.ground,
+              starves: simple.dry,
+            },
+          }
         : {}),
       ...(simple.pad === undefined ? {} : { padM3: simple.pad.volume }),
       ...(simple.berm === undefined ? {} : { bermM3: simple.berm.volume }),

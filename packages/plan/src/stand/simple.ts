@@ -2,6 +2,9 @@
 import type { Term, Working } from '@vernal-slope/core/working';
 import type { Plan, StoreNode } from '../schema/index.ts';
 import { lineGeometry } from '../compile/index.ts';
+import { changeNode, slidePlace, together, type Command } from '../edit/index.ts';
+import { isStore } from '../kinds/index.ts';
+import { starvedBy } from '../solve/index.ts';
 import { tankOutside } from './presets.ts';
 
 export interface GroundSpot {
@@ -43,6 +46,13 @@ export function groundUpSlope(plan: Plan, tank: StoreNode, height: number): Grou
   return spots.sort((a, b) => a.distance - b.distance)[0];
 }
 
+/** A tank moved to a spot up its line, on the ground there. */
+export const upSlopeCommand = (tank: StoreNode, spot: GroundSpot): Command =>
+  together('on the ground up the slope', [
+    slidePlace(spot.line, spot.end, spot.chainage),
+    changeNode(tank.id, isStore, 'on the ground', (n) => void (n.standM = 0)),
+  ]);
+
 /** Sides of heaps and pads: run for one of rise (common practice, no source). */
 const PAD_SLOPE = 1;
 const BERM_SLOPE = 2;
@@ -71,6 +81,7 @@ export interface Heap {
 export interface SimpleWays {
   /** m above the tank's ground that must be won */ readonly height: number;
   readonly ground?: GroundSpot;
+  /** Tanks that would fill no more with this one there. */ readonly dry: readonly string[];
   /** Of gravel or blocks, of earth; undefined where too high for it */
   readonly pad?: Heap;
   readonly berm?: Heap;
@@ -114,9 +125,13 @@ function heapUnder(tank: StoreNode, height: number, of: string, edge: number, sl
 }
 
 /** Simple ways to have a tank `height` m higher. */
-export const simpleWays = (plan: Plan, tank: StoreNode, height: number): SimpleWays => ({
-  height,
-  ground: height > 0 ? groundUpSlope(plan, tank, height) : undefined,
-  ...(height > 0 && height <= HIGHEST_PAD ? { pad: heapUnder(tank, height, 'a pad', PAD_EDGE, PAD_SLOPE) } : {}),
-  ...(height > 0 && height <= HIGHEST_BERM ? { berm: heapUnder(tank, height, 'a berm', BERM_EDGE, BERM_SLOPE) } : {}),
-});
+export function simpleWays(plan: Plan, tank: StoreNode, height: number): SimpleWays {
+  const ground = height > 0 ? groundUpSlope(plan, tank, height) : undefined;
+  return {
+    height,
+    ground,
+    dry: ground ? starvedBy(plan, upSlopeCommand(tank, ground), tank.id) : [],
+    ...(height > 0 && height <= HIGHEST_PAD ? { pad: heapUnder(tank, height, 'a pad', PAD_EDGE, PAD_SLOPE) } : {}),
+    ...(height > 0 && height <= HIGHEST_BERM ? { berm: heapUnder(tank, height, 'a berm', BERM_EDGE, BERM_SLOPE) } : {}),
+  };
+}

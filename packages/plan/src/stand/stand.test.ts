@@ -7,8 +7,9 @@ import { applyCommand, remedyCommand } from '../edit/index.ts';
 import { liftOf } from '@vernal-slope/core/stand';
 import { ruleValue, type Working } from '@vernal-slope/core/working';
 import type { Plan, Stand, StoreNode } from '../schema/index.ts';
-import { optionsOf, servedIn, solvePlan, standFor } from '../solve/index.ts';
+import { optionsOf, servedIn, solvePlan, standFor, starvedBy } from '../solve/index.ts';
 import {
+  dryAt,
   groundUpSlope,
   heapVolume,
   heightCurve,
@@ -168,6 +169,34 @@ describe('other ways to the same pressure', () => {
   });
 });
 
+describe('whoever raises a tank looks upstream', () => {
+  it('a height or a spot up the slope that leaves it over its spring is known for what it is', () => {
+    expect(dryAt(ousel, 'hill', 1.94)).toEqual(['hill']);
+    expect(dryAt(ousel, 'hill', 0.5)).toEqual([]);
+    const hill = tankIn(ousel, 'hill');
+    // the spring comes out at 745.2 m, the tank's ground is 742 m and its inlet 1.92 m above its floor
+    expect(simpleWays(ousel, hill, 1).dry).toEqual([]);
+    expect(simpleWays(ousel, hill, 2)).toMatchObject({ dry: ['hill'], ground: { line: expect.any(String) } });
+  });
+  it('no other way is offered that leaves a tank dry', () => {
+    for (const p of [ousel, kestrel])
+      for (const n of p.nodes.filter((x) => x.kind === 'tank'))
+        for (const w of pressureWays(p, n.id)) {
+          const command = wayCommand(p, n.id, w);
+          if (command) expect(starvedBy(p, command, n.id)).toEqual([]);
+        }
+  });
+  it('a way up the slope that would leave it dry is left out', () => {
+    expect(pressureWays(ousel, TANK).find((w) => w.change.kind === 'slope')).toBeDefined();
+    // with the hill tank as low as the bakehouse tank nothing comes up to any spot above it
+    const sunk = {
+      ...ousel,
+      nodes: ousel.nodes.map((n) => (n.id === 'hill' ? { ...n, groundM: 736.0 } : n)),
+    };
+    expect(pressureWays(sunk, TANK).find((w) => w.change.kind === 'slope')).toBeUndefined();
+  });
+});
+
 describe('simpler than posts', () => {
   it('finds the ground up the slope that is as high as the platform', () => {
     // the fill line climbs from 736.6 m to 739.6 m over its last 36 m
@@ -183,7 +212,7 @@ describe('simpler than posts', () => {
   });
   it('proposes pads and berms only as high as is usual', () => {
     const t = tankIn(ousel, TANK);
-    expect(Object.keys(simpleWays(ousel, t, 0.5))).toEqual(['height', 'ground', 'pad', 'berm']);
+    expect(Object.keys(simpleWays(ousel, t, 0.5))).toEqual(['height', 'ground', 'dry', 'pad', 'berm']);
     const { pad, berm } = simpleWays(ousel, t, 0.5);
     for (const heap of [pad, berm]) expect(ruleValue(heap!.working)).toBeCloseTo(heap!.volume, 9);
     expect(simpleWays(ousel, t, 1).pad).toBeUndefined();

@@ -137,7 +137,7 @@ const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Co
     standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
   });
   // raised so, it may stand over what fills it
-  const dry = !enough && raise ? starvedBy(plan.value, raise) : [];
+  const dry = !enough && raise ? starvedBy(plan.value, raise, h.tank) : [];
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
     severity: enough ? 'ok' : 'warning',

@@ -22,10 +22,10 @@ export const todayText = (): string => {
 };
 
 export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
-  // only what bears on water is looked at, so that an edit of a leg costs nothing here
+  // only what bears on water is looked at; lines do, for they bring it
   const parts = computed(() => {
     const p = plan.value;
-    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines.length] as const);
+    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines] as const);
   });
   let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {

@@ -1,6 +1,7 @@
 // How high a tank must stand, what each half metre gives, what else would do: off the main thread.
 import type { Plan } from '@vernal-slope/plan/schema';
 import {
+  dryAt,
   heightCurve,
   pressureWays,
   tankNeeds,
@@ -12,6 +13,7 @@ import {
 export interface StandHeights {
   readonly needs: TankNeeds;
   readonly curve?: HeightCurve;
+  /** Tanks that would fill no more with this one as high as is needed. */ readonly dry: readonly string[];
 }
 
 export interface StandApi {
@@ -22,7 +24,8 @@ export interface StandApi {
 export const standApi: StandApi = {
   heights: (plan, tank) => {
     const needs = tankNeeds(plan, tank);
-    return { needs, curve: heightCurve(plan, needs) };
+    const { most } = needs;
+    return { needs, curve: heightCurve(plan, needs), dry: most ? dryAt(plan, tank, most.found.stand) : [] };
   },
   ways: (plan, tank, told) => pressureWays(plan, tank, told),
 };

@@ -105,7 +105,11 @@ const cost = (w: PressureWay): string => {
               {{ signed(most.found.staticOnly) }}</button>: that leaves out what the pipes and fittings take while the
             water runs, and is too low by {{ h(most.found.stand - Math.max(0, most.found.staticOnly)) }}.
           </p>
-          <p v-if="off">
+          <p v-if="off && figures.heights.dry.length > 0" class="short" data-test="stand-dry">
+            Set so high, no water would come into {{ figures.heights.dry.map(name).join(' and ') }}: raise what fills it
+            too, or win the pressure otherwise.
+          </p>
+          <p v-else-if="off">
             <button
               type="button"
               class="plain-button edged"

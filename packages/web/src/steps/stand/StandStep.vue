@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
-import { changeNode, slidePlace, together, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Stand, StandKind, StoreNode } from '@vernal-slope/plan/schema';
 import {
@@ -13,6 +13,7 @@ import {
   membersFor,
   membersOf,
   simpleWays,
+  upSlopeCommand,
   STAND_PRESETS,
   type PressureWay,
   type StandAnswer,
@@ -86,13 +87,7 @@ function upSlope(): void {
   const spot = simple.value?.ground;
   const t = tank.value;
   if (!spot || !t) return;
-  emit(
-    'try',
-    together(`${t.name ?? t.id} on the ground ${h(spot.ground)} up`, [
-      slidePlace(spot.line, spot.end, spot.chainage),
-      changeNode(t.id, isStore, 'on the ground', (n) => void (n.standM = 0)),
-    ]),
-  );
+  emit('try', { ...upSlopeCommand(t, spot), label: `${t.name ?? t.id} on the ground ${h(spot.ground)} up` });
 }
 const bulk = (m3: number): string => showText(m3, 'bulk', settings.units);
 const level = computed(() => (tank.value ? levelFor(tank.value, 'start') : 0));
@@ -162,7 +157,12 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
           <li v-if="simple?.ground">
             On the ground {{ showText(simple.ground.distance, 'distance', settings.units) }} along
             {{ nameIn(plan, simple.ground.line) }} the slope is as high as this platform.
-            <button type="button" class="plain-button edged" data-test="up-slope" @click="upSlope">Try it</button>
+            <span v-if="simple.dry.length > 0" data-test="up-slope-dry"
+              >There no water would come into {{ simple.dry.map((id) => nameIn(plan, id)).join(' and ') }}.</span
+            >
+            <button v-else type="button" class="plain-button edged" data-test="up-slope" @click="upSlope">
+              Try it
+            </button>
           </li>
           <li v-else>No walked line of this tank climbs as high as its platform; look beside the line for a knoll.</li>
           <li v-if="simple?.pad !== undefined">

@@ -51,7 +51,10 @@ export const standStep: StepRow = {
       if (!a) return null;
       const has = a.tank.standM ?? 0;
       const most = needs.value?.most;
-      const height = needs.value && heightFinding(a.tank, needs.value);
+      const told = needs.value && heightFinding(a.tank, needs.value);
+      // raised so, it may stand over what fills it: then nothing is offered
+      const dry = state.figures.answer.value?.heights.dry ?? [];
+      const height = told && dry.length > 0 ? { ...told, remedy: undefined } : told;
       const nearest = Math.max(0, ...a.checks.map((c) => c.ratio));
       return {
         title: a.tank.name ?? a.tank.id,
