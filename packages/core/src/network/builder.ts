@@ -9,6 +9,8 @@ export interface Segment {
   readonly hazenC: number;
   /** Sum of K of its fittings, on this bore. */
   readonly k: number;
+  /** Head that opens its spring check valves, m. */
+  readonly opening?: number;
 }
 
 /** A point at the end of segment `segment` (0-based; −1 is the start) that water must come over without suction. */
@@ -143,7 +145,7 @@ export class NetworkBuilder {
     return this.#links.push(link) - 1;
   }
 
-  build(frictionLaw: FrictionLaw, viscosity: number, siphons = false): Network {
+  build(frictionLaw: FrictionLaw, viscosity: number, siphons = false, columnHead = Infinity): Network {
     const links = this.#links;
     const starts = (count: (l: LinkRow) => number): Int32Array => {
       const start = new Int32Array(links.length + 1);
@@ -174,12 +176,14 @@ export class NetworkBuilder {
       segmentRoughness: Float64Array.from(segments, (s) => s.roughness),
       segmentC: Float64Array.from(segments, (s) => s.hazenC),
       segmentMinor: Float64Array.from(segments, (s) => minorCoefficient(s.k, s.diameter)),
+      segmentOpening: Float64Array.from(segments, (s) => s.opening ?? 0),
       pointStart: starts((l) => l.points.length),
       pointSegment: Int32Array.from(points, (p) => p.segment),
       pointElevation: Float64Array.from(points, (p) => p.elevation),
       frictionLaw,
       viscosity,
       siphons,
+      columnHead,
     };
   }
 }

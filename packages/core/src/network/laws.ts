@@ -35,6 +35,13 @@ export function segmentsLoss(n: Network, begin: number, end: number, flow: numbe
     const m = n.segmentMinor[s];
     loss += lossOut.loss + m * size * flow;
     slope += lossOut.slope + 2 * m * size;
+    const opens = n.segmentOpening[s];
+    if (opens > 0 && flow > 0) {
+      // a wall up to the head that opens it
+      const wall = CLOSED * flow;
+      loss += Math.min(opens, wall);
+      if (wall < opens) slope += CLOSED;
+    }
   }
   law.loss = loss;
   law.slope = slope;

@@ -61,6 +61,8 @@ export interface Network {
   readonly segmentC: Float64Array;
   /** Minor loss of the segment's fittings, s²/m⁵. */
   readonly segmentMinor: Float64Array;
+  /** Head that opens the segment's spring check valves, m: taken from water that passes, however little. */
+  readonly segmentOpening: Float64Array;
 
   /**
    * High points that water must not pass under suction: end of which segment of the link (−1 for its start), and how
@@ -75,6 +77,8 @@ export interface Network {
   readonly viscosity: number;
   /** True: full pipes are counted on over humps that stand above the running line. */
   readonly siphons: boolean;
+  /** With siphons: how far under air pressure a column of water breaks, m; what would need more does not run. */
+  readonly columnHead: number;
 }
 
 /** What changes from one solve of a network to the next. */

@@ -121,6 +121,13 @@ const lossTo =
     return walked.lossTo;
   };
 
+/** Head that opens the spring check valves of a pipe up to a segment, m. */
+function openingBefore(n: Network, l: number, segment: number): number {
+  let sum = 0;
+  for (let k = 0; k <= segment; k++) sum += n.segmentOpening[n.segmentStart[l] + k];
+  return sum;
+}
+
 /** Flow through a pipe from its full side (head `high`) to the other (head `low`); writes `passed`. */
 function throughPipe(n: Network, l: number, side: number, high: number, low: number, start: number): boolean {
   const last = n.segmentStart[l + 1] - n.segmentStart[l] - 1;
@@ -130,6 +137,9 @@ function throughPipe(n: Network, l: number, side: number, high: number, low: num
     const over = side > 0 ? n.pointSegment[p] >= 0 : n.pointSegment[p] < last;
     if (over && n.pointElevation[p] >= high) return false;
   }
+  // a spring check valve opens at its head, no less
+  const opens = side > 0 ? openingBefore(n, l, last) : 0;
+  if (opens > 0 && high - low <= opens) return false;
   // water that stands level on both sides runs as soon as one of them rises
   const still = high <= low;
   if (still) wholeLoss(n, l, side)(NO_FLOW);
@@ -140,6 +150,7 @@ function throughPipe(n: Network, l: number, side: number, high: number, low: num
     walk(n, l, side, size);
     if (walked.at < 0 || walked.at === at || walked.asks <= high + CRUMB * (1 + Math.abs(high))) break;
     at = walked.at;
+    if (opens > 0 && high - n.pointElevation[at] <= openingBefore(n, l, n.pointSegment[at])) return false;
     size = flowFor(lossTo(n, l, side, at), high - n.pointElevation[at], size);
     slope = law.slope;
   }

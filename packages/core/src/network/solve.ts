@@ -29,8 +29,60 @@ interface Attempt {
  * @see Todini and Pilati (1988); the laws all rise with the flow, so the answer is unique
  */
 export function solve(network: Network, state: NetworkState): Solution {
-  if (state.warm) {
-    const warm = attempt(network, state, state.warm);
+  return network.siphons && network.columnHead < Infinity
+    ? withColumns(network, state)
+    : settled(network, state, state.warm);
+}
+
+/** How often a siphon is looked for that breaks. */
+const BREAKS = 100;
+
+/**
+ * Full pipes over their crests, as far as a column of water holds: a siphon that would need less than the vapour's pressure
+ * does not run. The worst is shut and all is solved again, until none is left; it keeps the crest at which it breaks.
+ */
+function withColumns(network: Network, state: NetworkState): Solution {
+  const broken = new Map<number, number>();
+  const opening = state.opening.slice();
+  // an earlier answer's crests are where columns broke, not where pipes are held
+  const none = state.warm && {
+    ...state.warm,
+    heldAt: new Int32Array(network.linkCount).fill(-1),
+    heldFrom: new Int8Array(network.linkCount),
+  };
+  for (let k = 0; ; k++) {
+    const answer = settled(network, { ...state, opening }, k === 0 ? none : undefined);
+    const worst = k < BREAKS && answer.converged ? thinnest(network, answer) : undefined;
+    if (worst && worst.under > network.columnHead + SUCTION) {
+      broken.set(worst.link, worst.point);
+      opening[worst.link] = 0;
+      continue;
+    }
+    for (const [link, point] of broken) {
+      answer.heldAt[link] = point;
+      answer.status[link] = LinkStatus.Held;
+    }
+    return answer;
+  }
+}
+
+/** The high point that stands farthest over the running line, m, of a pipe that runs. */
+function thinnest(n: Network, a: Solution): { link: number; point: number; under: number } | undefined {
+  let worst: { link: number; point: number; under: number } | undefined;
+  const over = { ...n, siphons: false };
+  for (let l = 0; l < n.linkCount; l++) {
+    const q = a.flow[l];
+    if (n.pointStart[l] === n.pointStart[l + 1] || Math.abs(q) < STILL) continue;
+    walk(over, l, q >= 0 ? 1 : -1, Math.abs(q));
+    const under = walked.asks - (q >= 0 ? a.head[n.from[l]] : a.head[n.to[l]]);
+    if (walked.at >= 0 && under > (worst?.under ?? 0)) worst = { link: l, point: walked.at, under };
+  }
+  return worst;
+}
+
+function settled(network: Network, state: NetworkState, from: Solution | undefined): Solution {
+  if (from) {
+    const warm = attempt(network, state, from);
     // an earlier answer may lead astray: what cannot be verified is begun anew
     if (!warm.unsettled && !warm.broken) return finish(network, state, warm);
   }

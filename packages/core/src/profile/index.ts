@@ -60,7 +60,8 @@ export function lineProfile(
   const segmentSpeed: number[] = [];
   for (let s = 0; s < count; s++) {
     segmentsLoss(n, begin + s, begin + s + 1, q);
-    const fittings = n.segmentMinor[begin + s] * size * q;
+    const opens = q > 0 ? n.segmentOpening[begin + s] : 0;
+    const fittings = n.segmentMinor[begin + s] * size * q + opens;
     friction += law.loss - fittings;
     minor += fittings;
     segmentLoss.push(law.loss);
@@ -80,7 +81,10 @@ export function lineProfile(
   const heldStation = held >= 0 ? n.pointSegment[held] + 1 : -1;
   const side = solution.heldFrom[link];
   const standing = solution.status[link] !== LinkStatus.Flowing && heldStation < 0;
-  if (heldStation < 0) {
+  if (n.siphons && heldStation >= 0) {
+    // a column that broke at its crest: each part stands with the water on its own side
+    for (let s = 0; s <= count; s++) grade[s] = s <= heldStation ? headFrom : headTo;
+  } else if (heldStation < 0) {
     // at rest the water stands as high as the side it can come from
     grade[0] = standing ? headFrom : q >= 0 ? headFrom : headFrom - exitLoss;
     for (let s = 0; s < count; s++) grade[s + 1] = grade[s] - segmentLoss[s];

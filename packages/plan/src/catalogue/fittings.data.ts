@@ -352,6 +352,7 @@ export const FITTING_ROWS: readonly FittingRow[] = [
     k: 5,
     kLow: 2,
     kHigh: 15,
+    openingKPa: 3.4,
     note: 'Below the cracking pressure there is NO flow: 3.4 kPa (0.5 psi) is 0.35 m of head. In a gravity line subtract it before anything else.',
     source: 'lift check 55-600 fT in TP-410; in-line poppet types usually 3-10',
     basis: 'common practice',

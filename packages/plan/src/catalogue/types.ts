@@ -37,6 +37,8 @@ export interface FittingRow {
   readonly k: number;
   readonly kLow: number;
   readonly kHigh: number;
+  /** Pressure under which nothing passes: of check valves with a spring. */
+  readonly openingKPa?: number;
   readonly aliases?: readonly string[];
   readonly note?: string;
   readonly source: string;

@@ -2,7 +2,7 @@
 // its kind says; here they are joined.
 import { NetworkBuilder, type HighPoint, type Network } from '@vernal-slope/core/network';
 import type { LineGeometry } from '@vernal-slope/core/profile';
-import { headOfPressure, waterAt, type Water } from '@vernal-slope/core/water';
+import { airPressure, headOfPressure, vapourPressure, waterAt, type Water } from '@vernal-slope/core/water';
 import { pascals } from '../fields/index.ts';
 import {
   isJoint,
@@ -15,7 +15,8 @@ import {
   type Placing,
 } from '../kinds/index.ts';
 import { SITE_DEFAULTS, type Line, type Plan, type PlanNode } from '../schema/index.ts';
-import { entranceK, segmentOf } from './parts.ts';
+import { isOneWay } from '../topology/index.ts';
+import { entranceK, openingHead, segmentOf } from './parts.ts';
 
 /** Where a node of the plan went. */
 export type NodeMap = PlaceMap<PlanNode>;
@@ -65,6 +66,13 @@ interface Joined {
   /** Where the last line that ends here ends. */
   end?: number;
 }
+
+/** How far under air pressure a column of the place's water breaks, m: air at its altitude less the vapour's pressure. */
+const columnHead = (plan: Plan, water: Water): number =>
+  headOfPressure(
+    airPressure(plan.site?.altitudeM ?? SITE_DEFAULTS.altitudeM) - vapourPressure(water.temperatureC),
+    water.density,
+  );
 
 /** Compiles a plan that passed its checks. */
 export function compilePlan(plan: Plan): Compiled {
@@ -118,12 +126,13 @@ export function compilePlan(plan: Plan): Compiled {
       start = behind;
     }
     const { depart } = from.kind;
-    const link = builder.pipe(start, end.to, line.legs.map(segmentOf), {
+    const segments = line.legs.map((leg) => ({ ...segmentOf(leg), opening: openingHead(leg, water.density) }));
+    const link = builder.pipe(start, end.to, segments, {
       entranceK: depart.entrance || line.legs[0].entrance ? entranceK(line.legs[0]) : 0,
       exitK: end.exitK,
       backwardFromK: depart.backwardK,
       backwardToK: end.backwardToK,
-      oneWay: end.oneWay || depart.oneWay || line.legs.some((leg) => leg.checkValve),
+      oneWay: end.oneWay || depart.oneWay || line.legs.some(isOneWay),
       points,
     });
     return { map: { plan: line, link, geometry, freeInlet: end.free }, link };
@@ -143,11 +152,12 @@ export function compilePlan(plan: Plan): Compiled {
     plan.settings?.friction ?? 'darcy-weisbach',
     water.kinematicViscosity,
     plan.settings?.siphons === 'allowed',
+    columnHead(plan, water),
   );
   return {
     plan,
     network,
-    standingNetwork: { ...network, siphons: true },
+    standingNetwork: { ...network, siphons: true, columnHead: Infinity },
     water,
     nodes,
     lines,

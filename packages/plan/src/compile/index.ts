@@ -35,5 +35,5 @@ export {
   type LineEnd,
   type StateOptions,
 } from '../kinds/index.ts';
-export { entranceK, fittingK, legK, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
+export { entranceK, fittingK, legK, openingHead, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
 export { standingState, stateFor } from './state.ts';

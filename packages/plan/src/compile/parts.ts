@@ -2,7 +2,8 @@
 import type { Segment } from '@vernal-slope/core/network';
 import { findFitting, findPipe, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
 import type { Fitting, Leg } from '../schema/index.ts';
-import { metresOfMm } from '../fields/index.ts';
+import { headOfPressure } from '@vernal-slope/core/water';
+import { metresOfMm, pascals } from '../fields/index.ts';
 
 /** What an inline pipe has where it does not say: smooth plastic. */
 export const INLINE_DEFAULTS = { roughnessMm: 0.007, hazenWilliamsC: 140 } as const;
@@ -50,6 +51,19 @@ export function fittingK(fitting: Fitting | NonNullable<Leg['entrance']>): numbe
   if (!row) throw new Error(`fitting ${type} is not in the catalogue`);
   return row.k;
 }
+
+/** Pressure that opens a fitting, Pa: of spring check valves, entered or from the catalogue; 0 for all others. */
+function openingOf(fitting: Fitting): number {
+  if (typeof fitting.openingKPa === 'number') return pascals(fitting.openingKPa);
+  return pascals(('type' in fitting && findFitting(String(fitting.type))?.openingKPa) || 0);
+}
+
+/** Head that must be there before a leg's spring check valves let anything through, m. */
+export const openingHead = (leg: Leg, density: number): number =>
+  headOfPressure(
+    (leg.fittings ?? []).reduce((sum, f) => sum + openingOf(f) * (f.count ?? 1), 0),
+    density,
+  );
 
 /** Sum of K of a leg's fittings. */
 export const legK = (leg: Leg): number =>

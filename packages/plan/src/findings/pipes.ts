@@ -39,13 +39,25 @@ export const pipeFindings = {
     words: { en: (t) => say`Past ${t.fig('chainage')} the pipe runs part-full, for it can carry more than comes.` },
   }),
   'hump-suction': row({
-    values: { chainage: 'distance', above: 'height' },
+    values: { chainage: 'distance', above: 'height', left: 'height', near: ['near', 'not'] },
     severity: 'warning',
     step: 'pipe',
     flag: { en: 'under suction' },
     words: {
       en: (t) =>
-        say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line, under suction: any leak draws air.`,
+        t.v.near === 'near'
+          ? say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line: only ${t.fig('left')} more and the column of water breaks there. Any leak draws air.`
+          : say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line, under suction: any leak draws air.`,
+    },
+  }),
+  'siphon-breaks': row({
+    values: { chainage: 'distance', asks: 'pressure', least: 'pressure' },
+    severity: 'error',
+    step: 'pipe',
+    flag: { en: 'siphon breaks' },
+    words: {
+      en: (t) =>
+        say`The siphon breaks at ${t.fig('chainage')}: full, it would be under ${t.fig('asks')} there, and at this altitude and warmth water turns to vapour at ${t.fig('least')}. It does not run.`,
     },
   }),
   'air-can-gather': row({

@@ -80,7 +80,8 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
   for (const [id, line] of result.lines) {
     const map = c.lines.get(id);
     if (!map) continue;
-    if (line.heldStation >= 0 && full) {
+    if (line.heldStation >= 0 && c.network.siphons) found.push(siphonBreaks(c, id, map, line.heldStation, options));
+    else if (line.heldStation >= 0 && full) {
       const station = line.heldStation;
       const siphon = lineProfile(c.network, full, map.link, map.geometry, c.water.density);
       const above = map.geometry.pipe[station] - siphon.grade[station];
@@ -96,7 +97,7 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
         const code = line.flow === 0 ? 'hump-stops' : yields ? 'part-full' : 'hump-holds';
         found.push(finding(code, id, values));
       }
-    } else if (c.network.siphons) found.push(...suction(id, map, line));
+    } else if (c.network.siphons) found.push(...suction(c, id, map, line));
     found.push(...fillingFindings(c, id, map, line, options));
   }
   return found;
@@ -107,14 +108,37 @@ const limitedByYield = (c: Compiled, result: PlanResult, map: LineMap): boolean 
   return source !== undefined && source.limitLink >= 0 && result.solution.status[source.limitLink] === LinkStatus.Held;
 };
 
+/** A siphon whose column breaks: what it would ask of the water, and where that ends, Pa against the air. */
+function siphonBreaks(c: Compiled, id: string, map: LineMap, station: number, options: StateOptions): Finding {
+  const { density } = c.water;
+  const whole = solve({ ...c.network, columnHead: Infinity }, stateFor(c, options));
+  const { pressure } = lineProfile(c.network, whole, map.link, map.geometry, density);
+  return finding('siphon-breaks', id, {
+    chainage: map.geometry.chainage[station],
+    asks: pressure[station],
+    least: -pressureOfHead(c.network.columnHead, density),
+  });
+}
+
+/** Nearer than this to where a column of water breaks, m, a siphon is told as near it (common practice). */
+const NEAR_BREAKING = 2;
+
 /** With siphons counted on: where the pipe is under suction. */
-function suction(id: string, map: LineMap, line: LineResult): Finding[] {
+function suction(c: Compiled, id: string, map: LineMap, line: LineResult): Finding[] {
   const worst = humps(map.geometry, line.grade).reduce<{ station: number; clearance: number } | null>(
     (low, hump) => (hump.clearance < (low?.clearance ?? 0) ? hump : low),
     null,
   );
   if (!worst) return [];
-  return [finding('hump-suction', id, { chainage: map.geometry.chainage[worst.station], above: -worst.clearance })];
+  const left = c.network.columnHead + worst.clearance;
+  return [
+    finding('hump-suction', id, {
+      chainage: map.geometry.chainage[worst.station],
+      above: -worst.clearance,
+      left,
+      near: left < NEAR_BREAKING ? 'near' : 'not',
+    }),
+  ];
 }
 
 /** Speed past a high point, and the speed that would carry air on down from it. */

@@ -1,7 +1,7 @@
 // Workings of a leg and of its stations: loss, friction factor, speed, pressure there.
 import type { Term, Working } from '@vernal-slope/core/working';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
-import { entranceK, legK, metresOfMm, resolvePipe, type Compiled } from '../compile/index.ts';
+import { entranceK, legK, metresOfMm, openingHead, resolvePipe, type Compiled } from '../compile/index.ts';
 import { legArea } from './findings.ts';
 import { routeTo } from '../topology/index.ts';
 import type { PlanResult } from './solve.ts';
@@ -67,6 +67,22 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
   };
   const diameter: Term = { key: 'd', tex: 'D', name: pipe.label, value: bore, dimension: 'bore', source: pipe.source };
   const flow = Math.abs(found.flow);
+  // a check valve with a spring keeps the head that opens it, whatever passes
+  const opens = found.flow > 0 ? openingHead(plan, c.water.density) : 0;
+  const opening: Term[] =
+    opens > 0
+      ? [
+          {
+            key: 'o',
+            tex: 'h_o',
+            name: 'opens the spring check valve',
+            value: opens,
+            dimension: 'length',
+            source: 'entered, or 3.4 kPa (½ psi, common practice)',
+          },
+        ]
+      : [];
+  const plus = opens > 0 ? ' + {{o}}' : '';
   const result_ = { tex: 'h', value: found.segmentLoss[leg], dimension: 'length' as const };
   const entering = leg === 0 && c.nodes.get(map.plan.from)?.surface !== -1 && found.flow >= 0;
   const k: Term = {
@@ -89,8 +105,11 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
     return {
       code: 'leg-loss-hazen',
       of: `${nameOf(c, line)}, leg ${leg + 1}`,
-      rule: 'h = 10.667 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.871} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
+      rule:
+        'h = 10.667 \\, {{l}} \\dfrac{ ({{q}}/{{c}})^{1.852} }{ {{d}}^{4.871} } + {{k}} \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }' +
+        plus,
       terms: [
+        ...opening,
         length,
         { key: 'q', tex: 'Q', name: 'flow, in m³/s', value: flow, dimension: 'flow' },
         {
@@ -114,8 +133,9 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
   return {
     code: 'leg-loss',
     of: `${nameOf(c, line)}, leg ${leg + 1}`,
-    rule: 'h = \\left( {{f}} \\dfrac{ {{l}} }{ {{d}} } + {{k}} \\right) \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }',
+    rule: 'h = \\left( {{f}} \\dfrac{ {{l}} }{ {{d}} } + {{k}} \\right) \\dfrac{ {{v}}^2 }{ 2 \\cdot {{g}} }' + plus,
     terms: [
+      ...opening,
       {
         key: 'f',
         tex: 'f',

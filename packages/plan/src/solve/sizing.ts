@@ -14,6 +14,7 @@ import {
   entranceK,
   legK,
   metresOfMm,
+  openingHead,
   pascals,
   resolvePipe,
   segmentOf,
@@ -186,7 +187,9 @@ export function sizePlan(
           });
         const opens = k === 0 && !isJoint(c.nodes.get(line.from)?.plan);
         const entrance = k === 0 && (opens || leg.entrance) ? entranceK(leg) : 0;
-        const link = b.pipe(from, to, [segmentOf(leg)], { entranceK: entrance });
+        const link = b.pipe(from, to, [{ ...segmentOf(leg), opening: openingHead(leg, c.water.density) }], {
+          entranceK: entrance,
+        });
         const choices = rows.get(`${line.id} ${k}`) ?? [];
         if (choices.length > 0)
           legs.push({

@@ -1,5 +1,6 @@
 // What feeds what: one set of rules for every question about ways of the water.
 export {
+  isOneWay,
   mayRun,
   neighbours,
   outletsOf,

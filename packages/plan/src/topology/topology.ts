@@ -2,7 +2,8 @@
 // `mayRun`; each question below only says where to start and where to stop.
 import { isDraft } from 'immer';
 import { feeds, isBareJoint, isJoint, isOutlet, isSource, isStore, isVessel, type PlanNode } from '../kinds/index.ts';
-import type { Line, Plan } from '../schema/index.ts';
+import { findFitting } from '../catalogue/index.ts';
+import type { Leg, Line, Plan } from '../schema/index.ts';
 
 /** A plan's places and lines, or what was compiled of them. */
 export type Place = { readonly plan: Plan } | Plan;
@@ -43,6 +44,11 @@ export interface Way {
   readonly to: string;
 }
 
+/** Check valves, whether they are called so or fitted, let water through one way. */
+export const isOneWay = (leg: Leg): boolean =>
+  leg.checkValve === true ||
+  (leg.fittings ?? []).some((f) => (f.count ?? 1) > 0 && 'type' in f && findFitting(String(f.type))?.group === 'check');
+
 /**
  * Whether water may pass a line, from `from` to `to` or (`reversed`) back. Back it does not pass a check valve, a
  * reducer, or out of the open: into a source, or from a vessel whose inlet is at the top or has a float.
@@ -51,7 +57,7 @@ export function mayRun(of: Place, line: Line, reversed: boolean): boolean {
   if (!reversed) return true;
   const { node } = netOf(of);
   const [from, to] = [node.get(line.from), node.get(line.to)];
-  if (line.reducerKPa !== undefined || line.legs.some((leg) => leg.checkValve)) return false;
+  if (line.reducerKPa !== undefined || line.legs.some(isOneWay)) return false;
   if (isSource(from)) return false;
   return !(isVessel(to) && (to.inlet?.at !== 'bottom' || to.inlet.floatValve !== undefined));
 }
