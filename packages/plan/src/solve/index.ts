@@ -24,6 +24,7 @@ export {
 } from './situations.ts';
 export { candidatesFor, placesMoved, sizesOf, USUAL_SPEED, type Candidate } from './candidates.ts';
 export { plasticOf, pricesOf, type CostUnit, type Prices } from './prices.ts';
+export { serveFreely, type FreeRun, type ShortServed, type SizedRow } from './freerun.ts';
 export { sizePlan, withSizes, type LegSize, type PlanMissing, type PlanSizes } from './sizing.ts';
 export { FULL_PORT, QUICK_CLOSING } from './valves.ts';
 export {

@@ -74,6 +74,16 @@ export function sizesReport(plan: Plan, found: PlanSizes): object {
   );
   return {
     ok: true,
+    serves: found.settled && found.short.length === 0,
+    short: found.short.map((s) => ({
+      situation: s.situation,
+      at: s.id,
+      flowLpm: lpmOfFlow(s.flow),
+      ...(s.wantedFlow === undefined ? {} : { wantedFlowLpm: lpmOfFlow(s.wantedFlow) }),
+      pressureKPa: kiloPascals(s.pressure),
+      ...(s.wantedPressure === undefined ? {} : { wantedPressureKPa: kiloPascals(s.wantedPressure) }),
+    })),
+    ...(found.settled ? {} : { notSettled: true }),
     sure: found.exact ? 'exact' : 'searched',
     costUnit: found.unit === 'money' ? 'money' : 'kg of plastic',
     cost: found.cost,

@@ -24,7 +24,8 @@ import {
 import { SITE_DEFAULTS, type Line, type Plan, type Situation } from '../schema/index.ts';
 import { LEAST_BORE } from './findings.ts';
 import { pricesOf, type CostUnit } from './prices.ts';
-import { servedIn, situationsOf, optionsOf, type Served } from './situations.ts';
+import { serveFreely, type ShortServed, type SizedRow } from './freerun.ts';
+import { situationsOf, type Served } from './situations.ts';
 import { solvePlan } from './solve.ts';
 import { feeds, isBasin, isJoint, isOutlet, deliveryElevation, wantsOf, waterOf } from '../kinds/index.ts';
 
@@ -56,6 +57,12 @@ export type PlanSizes =
       readonly solves: number;
       /** Every situation solved with the sizes found, outlets as they really run. */
       readonly check: readonly { readonly situation: string; readonly served: readonly Served[] }[];
+      /** False where one of those was not settled: nothing is known of it then. */
+      readonly settled: boolean;
+      /** Places that no sizes serve with everything running freely, and what they get. */
+      readonly short: readonly ShortServed[];
+      /** Sizes that would serve throttled taps alone cost so much. */
+      readonly throttledCost: number;
     }
   | { readonly ok: false; readonly reason: 'missing'; readonly missing: readonly PlanMissing[] }
   | { readonly ok: false; readonly reason: 'stopped' }
@@ -119,8 +126,8 @@ function rowsFor(c: Compiled, line: Line, leg: number, grade: readonly number[])
 
 /**
  * The cheapest sizes of the plan's own families of pipe that give every place of every situation its flow at its
- * pressure, and leave no station under suction. Withdrawals are what is wanted, as if every tap were throttled to it;
- * the answer is solved again with outlets as they run.
+ * pressure, and leave no station under suction. They are sought for withdrawals of what is wanted, as if every tap were
+ * throttled to it, which no sizes can undercut; then widened until everybody is served with outlets as they run.
  */
 export function sizePlan(
   plan: Plan,
@@ -261,10 +268,34 @@ export function sizePlan(
   }
   if (missing.length > 0) return { ok: false, reason: 'missing', missing };
   if (sizes.length === 0) return { ok: false, reason: 'nothing' };
-  const sized = compilePlan(withSizes(plan, sizes));
+  // taps that run as they run take each other's water: widened until they all have theirs
+  const legs: SizedRow[] = sizes.map((s) => {
+    const choices = rows.get(`${s.line} ${s.leg}`) ?? [];
+    return { line: s.line, leg: s.leg, rows: choices, at: choices.findIndex((r) => r.id === s.pipe) };
+  });
+  const withRows = (list: readonly SizedRow[]): Plan =>
+    withSizes(
+      plan,
+      list.map(({ line, leg, rows: choices, at }) => ({ line, leg, pipe: choices[at].id })),
+    );
+  const lengthOf = new Map(plan.lines.flatMap((l) => l.legs.map((leg, k) => [`${l.id} ${k}`, leg.lengthM])));
+  const costOf = (leg: SizedRow, row: PipeRow): number =>
+    prices.perMetre(row) * (lengthOf.get(`${leg.line} ${leg.leg}`) ?? 0);
+  const free = serveFreely(legs, situations, withRows, costOf, () => tell(1, totals.cost));
+  const throttledCost = totals.cost;
+  if (free.changed) {
+    totals.cost = legs.reduce((sum, leg) => sum + costOf(leg, leg.rows[leg.at]), 0);
+    totals.exact = false;
+    sizes.length = 0;
+    sizes.push(...legs.map(({ line, leg, rows: choices, at }) => ({ line, leg, pipe: choices[at].id })));
+  }
+  totals.solves += free.solves;
   return {
     ok: true,
     sizes,
+    settled: free.settled,
+    short: free.short,
+    throttledCost,
     cost: totals.cost,
     costNow: totals.now,
     bound: totals.bound,
@@ -272,10 +303,7 @@ export function sizePlan(
     unit: prices.unit,
     exact: totals.exact,
     solves: totals.solves,
-    check: situations.map((s) => ({
-      situation: s.name,
-      served: servedIn(sized, solvePlan(sized, optionsOf(sized, s.open, s.level)), s.open),
-    })),
+    check: free.check,
   };
 }
 

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { findPipe } from '@vernal-slope/plan/catalogue';
 import type { Working } from '@vernal-slope/core/working';
-import { missingWorking, sizesCostWorking, type PlanSizes } from '@vernal-slope/plan/solve';
+import { missingWorking, sizesCostWorking, type PlanSizes, type ShortServed } from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
@@ -47,6 +47,17 @@ const lines = computed(() => {
     ];
   });
 });
+/** What a place gets against what it wants. */
+function shortText(s: ShortServed): string {
+  const parts: string[] = [];
+  if (s.wantedFlow !== undefined && s.flow < s.wantedFlow)
+    parts.push(`${showText(s.flow, 'flow', settings.units)} of ${showText(s.wantedFlow, 'flow', settings.units)}`);
+  if (s.wantedPressure !== undefined && s.pressure < s.wantedPressure)
+    parts.push(
+      `${showText(Math.max(0, s.pressure), 'pressure', settings.units)} of ${showText(s.wantedPressure, 'pressure', settings.units)}`,
+    );
+  return parts.join(', ');
+}
 const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.same)));
 </script>
 
@@ -112,12 +123,28 @@ const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.sam
         </button>
         against
         {{ costText(found.costNow, found.unit, settings.units) }} as laid.
-        {{
+        <template v-if="found.cost > found.throttledCost * 1.0001"
+          >{{ costText(found.throttledCost, found.unit, settings.units) }} would do if every tap were throttled to what
+          it wants; these serve them running freely.
+        </template>
+        <template v-if="found.settled && found.short.length === 0">{{
           found.exact
             ? 'Nothing cheaper serves them all: this was worked out, not searched for.'
             : `Nothing cheaper was found in ${found.solves} trials; at most ${percent(found.saveable)} could still be saved.`
-        }}
+        }}</template>
       </p>
+      <div v-if="!found.settled" role="alert" data-test="sizes-unsettled">
+        <p><strong>Not settled.</strong> With these sizes no answer was found for every situation: do not lay them.</p>
+      </div>
+      <div v-else-if="found.short.length > 0" role="alert" data-test="sizes-short">
+        <p><strong>No sizes serve them all</strong> with everything running freely. With these are short:</p>
+        <ul>
+          <li v-for="s in found.short" :key="s.id + s.situation">
+            <strong>{{ nameIn(plan, s.id) }}</strong> in “{{ s.situation }}”: {{ shortText(s) }}
+          </li>
+        </ul>
+        <p class="small muted">Throttle who takes too much, let fewer run at once, or raise the tank.</p>
+      </div>
       <ul>
         <li v-for="l in lines" :key="l.id">
           {{ l.name }}:
