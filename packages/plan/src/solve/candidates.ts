@@ -16,6 +16,7 @@ export interface Candidate {
   readonly label: string;
   readonly insideDiameter: number;
   readonly now: boolean;
+  /** False where no answer was found with it: then none of its figures is to be shown. */ readonly settled: boolean;
   /** m³/s and Pa at each place where water comes out, by id. */
   readonly places: Readonly<Record<string, { readonly flow: number; readonly pressure: number }>>;
   /** Largest speed in the stretch, m/s; head lost in it, m. */
@@ -70,6 +71,7 @@ export function candidatesFor(
       label: `${row.nominal} ${row.family}`,
       insideDiameter: bore,
       now: legs.every((k) => resolvePipe(map.plan.legs[k].pipe).row?.id === row.id),
+      settled: result.converged,
       places: Object.fromEntries(
         ids.map((id) => {
           const at = result.nodes.get(id);
@@ -95,10 +97,11 @@ export const USUAL_SPEED = { least: 0.3, most: 3 } as const;
 
 /** Places whose flow the size changes by more than a hundredth, the most first; the chosen one always, and first. */
 export function placesMoved(candidates: readonly Candidate[], chosen: string): string[] {
+  const known = candidates.filter((k) => k.settled);
   const ids = Object.keys(candidates[0]?.places ?? {});
   const spread = (id: string): number => {
-    const flows = candidates.map((k) => k.places[id].flow);
-    const most = Math.max(...flows);
+    const flows = known.map((k) => k.places[id].flow);
+    const most = Math.max(0, ...flows);
     return most > 0 ? (most - Math.min(...flows)) / most : 0;
   };
   const others = ids.filter((id) => id !== chosen && spread(id) > 0.01).sort((a, b) => spread(b) - spread(a));

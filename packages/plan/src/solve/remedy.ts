@@ -60,7 +60,8 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
           k < upTo && resolvePipe(leg.pipe).insideDiameterMm < size.insideDiameterMm ? [k] : [],
         );
         if (chosen.length === 0) continue;
-        const trial = solvePlan(compilePlan(withPipe(c.plan, line, chosen, size.id)), options).nodes.get(id);
+        const tried = solvePlan(compilePlan(withPipe(c.plan, line, chosen, size.id)), options);
+        const trial = tried.converged ? tried.nodes.get(id) : undefined;
         if (!trial || trial.flow < before * (1 + WORTH) + 1e-9) continue;
         const length = chosen.reduce((sum, k) => sum + legs[k].lengthM, 0);
         const enough =

@@ -47,7 +47,9 @@ export function servedIn(c: Compiled, result: PlanResult, open: readonly string[
     const wants = wantsOf(node);
     // water that falls free into a trough has no pressure to speak of
     const free = fallsFree(node);
+    // what is not settled is no good news
     const enough =
+      result.converged &&
       at.flow > 0 &&
       (wants.flow === undefined || at.flow >= wants.flow * (1 - CLOSE)) &&
       (free || wants.pressure === undefined || at.pressure >= wants.pressure * (1 - CLOSE));
@@ -78,6 +80,7 @@ export interface WorstSituation {
   /** Every combination was tried; else only pairs, all but one, and all. */
   readonly complete: boolean;
   readonly tried: number;
+  /** Combinations for which no answer was found: nothing is known of them. */ readonly unsettled: number;
 }
 
 /** Most places of which every combination is tried. */
@@ -105,12 +108,18 @@ export function worstSituation(
   const ids = servedPlaces(c);
   const list = combinations(ids).sort((a, b) => a.length - b.length);
   let worst: { open: string[]; victim: Served } | undefined;
+  let unsettled = 0;
   for (let k = 0; k < list.length; k++) {
     if (!onProgress(k / list.length)) return undefined;
-    for (const s of servedIn(c, solvePlan(c, optionsOf(c, list[k], level)), list[k]))
+    const result = solvePlan(c, optionsOf(c, list[k], level));
+    if (!result.converged) {
+      unsettled++;
+      continue;
+    }
+    for (const s of servedIn(c, result, list[k]))
       if (!worst || share(s) < share(worst.victim) - 1e-3) worst = { open: list[k], victim: s };
   }
-  return worst && { ...worst, complete: ids.length <= COMPLETE_UP_TO, tried: list.length };
+  return worst && { ...worst, complete: ids.length <= COMPLETE_UP_TO, tried: list.length, unsettled };
 }
 
 export interface Interactions {
@@ -121,11 +130,17 @@ export interface Interactions {
   readonly together: readonly (readonly number[])[];
   /** Share of what row i gets alone that it loses while column j is open. */
   readonly lost: readonly (readonly number[])[];
+  /** False where one of the solves found no answer: then none of it is to be shown. */ readonly settled: boolean;
 }
 
 /** How much each place loses when each other one opens. */
 export function interactions(c: Compiled, ids = servedPlaces(c), level: Situation['level'] = 'low'): Interactions {
-  const flowOf = (open: readonly string[]): PlanResult => solvePlan(c, optionsOf(c, open, level));
+  let settled = true;
+  const flowOf = (open: readonly string[]): PlanResult => {
+    const result = solvePlan(c, optionsOf(c, open, level));
+    settled &&= result.converged;
+    return result;
+  };
   const alone = ids.map((id) => flowOf([id]).nodes.get(id)?.flow ?? 0);
   const together = ids.map((_, i) => ids.map((_id, j) => (i === j ? alone[i] : NaN)));
   for (let i = 0; i < ids.length; i++)
@@ -135,7 +150,7 @@ export function interactions(c: Compiled, ids = servedPlaces(c), level: Situatio
       together[j][i] = both.nodes.get(ids[j])?.flow ?? 0;
     }
   const lost = together.map((row, i) => row.map((flow) => (alone[i] > 0 ? 1 - flow / alone[i] : 0)));
-  return { ids, alone, together, lost };
+  return { ids, alone, together, lost, settled };
 }
 
 /** Results of every named situation of a plan. */

@@ -7,7 +7,19 @@ import { checkPlan, loadPlan } from '../document/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
 import { changeNode } from '../edit/index.ts';
 import { isStore } from '../kinds/index.ts';
-import { judgePlan, solvePlan, starvedBy, starvedStores, type PlanResult } from './index.ts';
+import { law, segmentsLoss } from '@vernal-slope/core/network';
+import { judgePlan, servedIn, solvePlan, standFor, starvedBy, starvedStores, type PlanResult } from './index.ts';
+
+/** Numbers from 0 to 1 that are the same every time (mulberry32). */
+function chance(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
 
 const PIPE = 'astm-d2239-sidr15/1';
 const tank = (id: string, groundM: number, more: object = {}): Plan['nodes'][number] => ({
@@ -220,6 +232,66 @@ describe('whoever raises a tank looks upstream', () => {
   it('a float that is shut is no lack', () => {
     const c = compilePlan(ousel);
     expect(starvedStores(c, solvePlan(c, { shut: ['hill', 'bakehouse-tank'] }))).toEqual([]);
+  });
+});
+
+describe('how high, over knolls', () => {
+  it('twenty lines over knolls ask what goes along them leg by leg asks: no earlier height lingers', () => {
+    const random = chance(7);
+    const between = (a: number, b: number): number => a + (b - a) * random();
+    let held = 0;
+    for (let k = 0; k < 20; k++) {
+      const legs = Array.from({ length: 3 + Math.floor(4 * random()) }, (): [number, number] => [
+        between(20, 90),
+        between(0, 14),
+      ]);
+      const foot = legs[legs.length - 1][1];
+      const p = plan(
+        [tank('top', 5), tap('tap', foot, { ratedFlowLpm: between(3, 18), ratedPressureKPa: between(10, 80) })],
+        [line('l', 'top', 'tap', ...legs)],
+      );
+      const c = compilePlan(p);
+      const found = standFor(p, { tank: 'top', outlets: ['tap'] });
+      if (!found.ok) throw new Error(`${k}: ${found.reason}`);
+      // along the line at that flow: every station at air pressure or over it, and the pressure at its end
+      const [need] = found.needs;
+      const link = c.lines.get('l')!.link;
+      const { pipe } = c.lines.get('l')!.geometry;
+      const n = c.network;
+      let lost = n.endLossForward[link] * need.flow ** 2;
+      let asks = -Infinity;
+      let end = 0;
+      for (let s = 0; s < legs.length; s++) {
+        segmentsLoss(n, n.segmentStart[link] + s, n.segmentStart[link] + s + 1, need.flow);
+        lost += law.loss;
+        if (s < legs.length - 1) asks = Math.max(asks, pipe[s + 1] + lost);
+        else end = need.head + lost;
+      }
+      if (asks > end) held++;
+      // low water stands 0.10 m over the outlet, 0.1 m over the floor
+      const by = Math.max(0, Math.max(asks, end) - 5 - 0.2);
+      expect([k, Math.abs(found.stand - by) < 1e-3, found.stand, by]).toEqual([k, true, found.stand, by]);
+    }
+    // in some of them a knoll decides
+    expect(held).toBeGreaterThan(4);
+  }, 60_000);
+});
+
+describe('what is not settled', () => {
+  it('serves nobody, whatever its figures', () => {
+    const c = compilePlan(
+      plan(
+        [tank('top', 20), tap('end', 0, { ratedFlowLpm: 3, ratedPressureKPa: 20 })],
+        [line('l', 'top', 'end', [40, 0])],
+      ),
+    );
+    const r = solvePlan(c);
+    const open = [...c.nodes.keys()];
+    const content = (result: PlanResult): boolean[] =>
+      // whatever comes is as much as is wanted
+      servedIn(c, result, open).map((s) => s.enough);
+    expect(content(r)).toContain(true);
+    expect(content({ ...r, converged: false })).not.toContain(true);
   });
 });
 

@@ -429,10 +429,12 @@ export function heightCurve(plan: Plan, needs: TankNeeds): HeightCurve | undefin
   const points: HeightPoint[] = [];
   for (let stand = 0; stand <= top + 1e-9; stand += step) {
     const c = compilePlan(onStand(plan, tank.id, stand));
-    const at = solvePlan(c, optionsOf(c, most.open, 'low')).nodes.get(outlet);
-    points.push({ stand, flow: at?.flow ?? 0, pressure: Math.max(0, at?.pressure ?? 0) });
+    const result = solvePlan(c, optionsOf(c, most.open, 'low'));
+    const at = result.nodes.get(outlet);
+    // a height at which nothing settles has no point
+    if (result.converged) points.push({ stand, flow: at?.flow ?? 0, pressure: Math.max(0, at?.pressure ?? 0) });
   }
-  return { outlet, situation: most.name, open: most.open, points };
+  return points.length > 1 ? { outlet, situation: most.name, open: most.open, points } : undefined;
 }
 
 /** The working of one point of the curve: the pressure at the outlet with the tank so high. */

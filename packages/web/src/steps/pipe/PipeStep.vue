@@ -178,7 +178,10 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
               </button>
             </td>
             <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
-            <td v-for="id in places" :key="id" class="n">
+            <td v-if="!k.settled" :colspan="places.length + 2" data-test="unsettled">
+              <strong>Not settled:</strong> no answer was found with this pipe.
+            </td>
+            <td v-for="id in k.settled ? places : []" :key="id" class="n">
               <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'flow', id })">
                 {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
               </button>
@@ -191,13 +194,13 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
                 {{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}
               </button>
             </td>
-            <td class="n" :title="speedWord(k)">
+            <td v-if="k.settled" class="n" :title="speedWord(k)">
               <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'speed' })">
                 {{ shown(k.speed, 'speed') }}
               </button>
               <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
             </td>
-            <td class="n">
+            <td v-if="k.settled" class="n">
               <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'loss' })">
                 {{ shown(k.loss, 'loss') }}
               </button>
@@ -210,7 +213,7 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
               <small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
             </td>
             <td v-if="refills" class="n">
-              <template v-if="k.refill === undefined || k.refill === null">–</template>
+              <template v-if="!k.settled || k.refill === undefined || k.refill === null">–</template>
               <button
                 v-else
                 type="button"

@@ -41,7 +41,10 @@ const rows = computed(() =>
       Across: what opens. Down: who loses. A loss of a tenth and more is felt; a shower turns hot when its cold water
       goes. A pipe of its own from the same tank would give what stands under “alone”, or a little more.
     </p>
-    <div class="scroll">
+    <p v-if="!table.settled" class="pad" role="alert">
+      <strong>Not settled.</strong> No answer was found for some of the pairs, so none is told.
+    </p>
+    <div v-else class="scroll">
       <table data-test="shared">
         <thead>
           <tr>

@@ -114,11 +114,15 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
       </span>
     </header>
     <p v-if="found" class="pad worst" role="status" data-test="worst">
-      <DropGlyph :level="found.victim.enough ? 'ok' : found.victim.starved ? 'error' : 'warning'" :size="18" />
+      <DropGlyph
+        :level="found.victim.enough && found.unsettled === 0 ? 'ok' : found.victim.starved ? 'error' : 'warning'"
+        :size="18"
+      />
       <span
         >Of {{ found.tried }} combinations{{ found.complete ? '' : ' (pairs, all but one, and all)' }} the worst is
         {{ found.open.map(name).join(', ') }}: {{ words(found.victim)
         }}{{ found.victim.enough ? ', which is what it wants' : '' }}.
+        <template v-if="found.unsettled > 0">For {{ found.unsettled }} of them no answer was found. </template>
         <button
           type="button"
           class="plain-button edged"
