@@ -7,6 +7,7 @@ export interface SizeOption {
   /** Bore, m */ readonly diameter: number;
   /** m */ readonly roughness: number;
   readonly hazenC: number;
+  /** Of the leg's fittings in this size; the leg's own where left out. */ readonly k?: number;
   /** Of the whole leg, in any unit that all share. */ readonly cost: number;
 }
 
@@ -51,7 +52,7 @@ export function applySize(n: Network, leg: SizedLeg, option: SizeOption): void {
   n.segmentDiameter[s] = option.diameter;
   n.segmentRoughness[s] = option.roughness;
   n.segmentC[s] = option.hazenC;
-  n.segmentMinor[s] = minorCoefficient(leg.k, option.diameter);
+  n.segmentMinor[s] = minorCoefficient(option.k ?? leg.k, option.diameter);
   n.endLossForward[leg.link] = minorCoefficient(leg.entranceK, option.diameter);
 }
 

@@ -84,6 +84,7 @@ const DERATING_OF: Readonly<Record<PipeRow['material'], string | null>> = {
   PEX: 'PEX',
   ABS: null,
   hose: null,
+  copper: null,
 };
 
 /**

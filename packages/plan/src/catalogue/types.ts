@@ -7,7 +7,7 @@ export interface PipeRow {
   readonly id: string;
   readonly family: string;
   readonly standard: string;
-  readonly material: 'PE' | 'PE100' | 'PVC' | 'CPVC' | 'PEX' | 'ABS' | 'hose';
+  readonly material: 'PE' | 'PE100' | 'PVC' | 'CPVC' | 'PEX' | 'ABS' | 'hose' | 'copper';
   readonly nominal: string;
   /** Average bore where the standard gives wall tolerances, else the controlled or nominal bore. */
   readonly insideDiameterMm: number;
@@ -37,6 +37,10 @@ export interface FittingRow {
   readonly k: number;
   readonly kLow: number;
   readonly kHigh: number;
+  /** K by the bore of the pipe it is in, mm, narrow first; straight between, the last beyond. `k` stands for a 1 in pipe. */
+  readonly kByBore?: readonly (readonly [boreMm: number, k: number])[];
+  /** K of the turn on the fitting's own bore, of a fitting that is pushed into the pipe and narrows it. */
+  readonly insert?: number;
   /** Pressure under which nothing passes: of check valves with a spring. */
   readonly openingKPa?: number;
   readonly aliases?: readonly string[];

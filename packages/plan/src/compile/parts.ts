@@ -1,5 +1,6 @@
 // Catalogue entries and inline figures of a leg, resolved to SI for core.
 import type { Segment } from '@vernal-slope/core/network';
+import { insertFittingK } from '@vernal-slope/core/pipe';
 import { findFitting, findPipe, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
 import type { Fitting, Leg } from '../schema/index.ts';
 import { headOfPressure } from '@vernal-slope/core/water';
@@ -43,13 +44,38 @@ export function resolvePipe(pipe: Leg['pipe']): ResolvedPipe {
   };
 }
 
-/** Loss coefficient of one fitting, entered or from the catalogue. */
-export function fittingK(fitting: Fitting | NonNullable<Leg['entrance']>): number {
+/** Bore of insert fittings over that of the pipe they are in: by the joint, low and high of it below (common practice). */
+const INSERT_BORE: readonly (readonly [family: RegExp, ratio: number])[] = [
+  [/^PEX/, 0.77],
+  [/^Drip/, 0.72],
+  [/hose/i, 0.7],
+  [/./, 0.78],
+];
+
+/** How narrow an insert fitting is in a pipe, of its bore: as measured, else by the kind of joint. */
+function insertRatio(pipe: ResolvedPipe, boreMm: unknown): number {
+  if (typeof boreMm === 'number') return Math.min(1, boreMm / pipe.insideDiameterMm);
+  return INSERT_BORE.find(([family]) => family.test(pipe.row?.family ?? ''))?.[1] ?? 0.78;
+}
+
+/** K of a table at a bore, mm: straight between its rows, its first and last beyond. */
+function kAt(rows: readonly (readonly [number, number])[], bore: number): number {
+  const k = rows.findIndex(([b]) => bore <= b);
+  if (k === 0) return rows[0][1];
+  if (k < 0) return rows[rows.length - 1][1];
+  const [[b0, k0], [b1, k1]] = [rows[k - 1], rows[k]];
+  return k0 + ((bore - b0) / (b1 - b0)) * (k1 - k0);
+}
+
+/** Loss coefficient of one fitting on the bore of its pipe: entered, or from the catalogue for that bore. */
+export function fittingK(fitting: Fitting | NonNullable<Leg['entrance']>, pipe: Leg['pipe']): number {
   if ('k' in fitting && typeof fitting.k === 'number') return fitting.k;
   const type = 'type' in fitting ? String(fitting.type) : '';
   const row = findFitting(type);
   if (!row) throw new Error(`fitting ${type} is not in the catalogue`);
-  return row.k;
+  if (row.kByBore) return kAt(row.kByBore, resolvePipe(pipe).insideDiameterMm);
+  if (row.insert === undefined) return row.k;
+  return insertFittingK(insertRatio(resolvePipe(pipe), 'boreMm' in fitting ? fitting.boreMm : undefined), row.insert);
 }
 
 /** Pressure that opens a fitting, Pa: of spring check valves, entered or from the catalogue; 0 for all others. */
@@ -67,10 +93,10 @@ export const openingHead = (leg: Leg, density: number): number =>
 
 /** Sum of K of a leg's fittings. */
 export const legK = (leg: Leg): number =>
-  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f) * (f.count ?? 1), 0);
+  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f, leg.pipe) * (f.count ?? 1), 0);
 
 /** K of the entrance of a line: its first leg's, else the plain bulkhead's. */
-export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE });
+export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE }, leg.pipe);
 
 /** A leg as a segment of core. */
 export function segmentOf(leg: Leg): Segment {

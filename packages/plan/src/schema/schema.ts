@@ -37,12 +37,14 @@ export const settingsSchema = z.looseObject({
 const named = z.looseObject({ type: z.string().min(1) });
 const byK = z.looseObject({ k: atLeastZero.max(1e6) });
 
+/** Bore of a fitting that is pushed into the pipe, where it was measured. */
+const boreMm = positive.max(2000).optional();
 /** Pressure under which a check valve with a spring lets nothing through. */
 const openingKPa = atLeastZero.max(1000).optional();
 
 export const fittingSchema = z.union(
   [
-    named.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa }),
+    named.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa, boreMm }),
     byK.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa }),
   ],
   { error: 'must have a "type" of the catalogue or a loss coefficient "k", and a whole "count"' },

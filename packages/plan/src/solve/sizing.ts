@@ -209,6 +209,8 @@ export function sizePlan(
             options: choices.map((r): SizeOption => {
               const pipe = resolvePipe(r.id);
               return {
+                // fittings lose by the bore that they are in
+                k: legK({ ...leg, pipe: r.id }),
                 diameter: metresOfMm(pipe.insideDiameterMm),
                 roughness: metresOfMm(pipe.roughnessMm),
                 hazenC: pipe.hazenWilliamsC,

@@ -44,7 +44,7 @@ export function valveFindings(c: Compiled, result: PlanResult, options: StateOpt
         const type = 'type' in f && typeof f.type === 'string' ? f.type : '';
         const row = findFitting(type);
         if (row?.group !== 'valve') continue;
-        const loss = fittingK(f) * (f.count ?? 1) * velocityHead(line.flow, bore);
+        const loss = fittingK(f, leg.pipe) * (f.count ?? 1) * velocityHead(line.flow, bore);
         if (loss < WORTH_HEAD || loss < WORTH_SHARE * total) continue;
         const remedy = { kind: 'fitting', line: id, leg: k, from: type, to: FULL_PORT } as const;
         const swapped = solvePlan(compilePlan(tried(c.plan, remedy)), options).lines.get(id);
@@ -78,6 +78,7 @@ const MODULUS: Readonly<Record<PipeRow['material'], number>> = {
   PEX: 0.6e9,
   ABS: 2.2e9,
   hose: 0.05e9,
+  copper: 117e9,
 };
 /** Time in which a quarter-turn tap or a snapping float is shut, s (assumption). */
 export const QUICK_CLOSING = 0.2;

@@ -5,20 +5,31 @@ import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import { FITTING_ROWS, findFitting } from '@vernal-slope/plan/catalogue';
 import { fittingK } from '@vernal-slope/plan/compile';
-import type { Fitting } from '@vernal-slope/plan/schema';
+import type { Fitting, Leg } from '@vernal-slope/plan/schema';
+import { fixed } from '../../display/quantities.ts';
 import PlainDialog from '../../shell/PlainDialog.vue';
 
-const props = defineProps<{ show: boolean; fittings: readonly Fitting[]; leg: number }>();
+const props = defineProps<{
+  show: boolean;
+  fittings: readonly Fitting[];
+  leg: number;
+  /** Pipe of the leg: some fittings lose by its bore. */ pipe: Leg['pipe'];
+}>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; change: [fittings: Fitting[]] }>();
 
 const groups = computed(() => {
   const by = new Map<string, { label: string; value: string }[]>();
   for (const row of FITTING_ROWS) {
     if (row.group === 'entrance' || row.group === 'exit') continue;
-    by.set(row.group, [...(by.get(row.group) ?? []), { label: `${row.name}, K ${row.k}`, value: row.id }]);
+    by.set(row.group, [
+      ...(by.get(row.group) ?? []),
+      { label: `${row.name}, K ${kOf({ type: row.id })}`, value: row.id },
+    ]);
   }
   return [...by].map(([group, children]) => ({ type: 'group' as const, label: group, key: group, children }));
 });
+/** K in the pipe of this leg, to two figures after the point. */
+const kOf = (f: Fitting): string => fixed(fittingK(f, props.pipe), 2);
 const typeOf = (f: Fitting): string | undefined => ('type' in f && typeof f.type === 'string' ? f.type : undefined);
 const nameOf = (f: Fitting): string => findFitting(typeOf(f) ?? '')?.name ?? 'as entered';
 const spread = (f: Fitting): string => {
@@ -63,7 +74,7 @@ function count(at: number, by: number): void {
           <td>
             {{ nameOf(f) }}<br /><span class="small muted">{{ spread(f) }}</span>
           </td>
-          <td class="n figure">{{ fittingK(f) }}</td>
+          <td class="n figure">{{ kOf(f) }}</td>
           <td class="n count">
             <button type="button" class="plain-button" :aria-label="`One ${nameOf(f)} less`" @click="count(k, -1)">
               <Minus :size="16" aria-hidden="true" />

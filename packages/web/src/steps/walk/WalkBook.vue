@@ -338,6 +338,7 @@ defineExpose({ focusCell, add });
       v-model:show="fitting"
       :leg="active"
       :fittings="rows[active].leg.fittings ?? []"
+      :pipe="rows[active].leg.pipe"
       @change="(list: Fitting[]) => run(setLeg(line, active, { fittings: list }, 'fittings'))"
     />
     <p class="visually-hidden" aria-live="polite">{{ showText(flow, 'flow', settings.units) }} in the line</p>
