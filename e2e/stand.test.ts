@@ -82,6 +82,12 @@ describe('the bakehouse tank', () => {
     await page.go(app.address + STAND);
     expect(await (await page.part('engineer')).getText()).toContain('A first look, never a design');
     expect(await page.text('engineer-reasons')).toContain('it stands over 2 m');
+    // what goes to an engineer is nowhere called good
+    expect(await sentences()).not.toContain('Good.');
+    // the engineer's line is the first of the judgement, and what is not looked at is named
+    expect((await sentences()).indexOf('licensed engineer')).toBeLessThan(60);
+    for (const what of ['sloping ground', 'edges', 'snow', 'earthquakes', 'filling from one side', 'rot'])
+      expect(await page.text('not-looked-at')).toContain(what);
     expect(await page.text('simple')).toContain('Stacked pallets, barrels and props: no');
     const hidden = await page.driver.executeScript<boolean>(
       'return !!document.querySelector("[data-test=engineer]").closest(".no-print")',
@@ -93,7 +99,7 @@ describe('the bakehouse tank', () => {
 });
 
 describe('a stand that is too slight', () => {
-  it('slender posts are found, and crossed braces mend them', async () => {
+  it('without braces it folds on its bases; in the ground its posts are too slender; crossed braces mend them', async () => {
     const plan = demo();
     plan.title = 'Slight';
     const tank = plan.nodes.find((n) => n.id === 'bakehouse-tank');
@@ -104,6 +110,10 @@ describe('a stand that is too slight', () => {
     await page.pick('[data-test="size-posts"]', '4×4');
     await page.click('brace-front');
     await page.click('brace-side');
+    await page.until('that it folds', async () => (await sentences()).includes('nothing holds it, it folds'));
+    expect(await (await page.find('[data-check=sway]')).getText()).toContain('far over');
+    expect(await page.driver.findElements(By.css('[data-check=post-load]'))).toEqual([]);
+    await page.click('in-ground');
     await page.until('the finding', async () => (await sentences()).includes('The posts are too slender'));
     expect(await (await page.find('[data-check=post-slender]')).getText()).toContain('over');
     expect(await page.text('engineer-reasons')).toContain('a check here goes over');

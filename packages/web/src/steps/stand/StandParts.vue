@@ -39,7 +39,10 @@ function what(l: PartLine): string {
   }
   if (l.kind === 'concrete') return `Concrete, bags of ${bag.value}`;
   if (l.kind === 'gravel') return 'Gravel under the footings';
-  return FASTENER_WORDS[l.fastener as keyof typeof FASTENER_WORDS];
+  const words = FASTENER_WORDS[l.fastener as keyof typeof FASTENER_WORDS];
+  return l.fastener === 'bolt-brace'
+    ? `${words}, ${showText(props.answer.design.braces.bolt, 'section', settings.units)} thick`
+    : words;
 }
 const amount = (l: PartLine): string =>
   l.kind === 'timber'

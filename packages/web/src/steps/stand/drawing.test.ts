@@ -28,6 +28,13 @@ describe('the drawing of a stand', () => {
     expect(top('deck')).toBeCloseTo(2.4, 9);
     expect(foot('tank')).toBeCloseTo(2.4, 9);
   });
+  it('a post that is set in the ground goes down through its concrete to the footing', () => {
+    const planted = { ...design, posts: { ...design.posts, inGround: true } };
+    const [post] = all(planted, 'front', 'post');
+    const [pad] = all(planted, 'front', 'footing');
+    expect(post.y).toBeCloseTo(pad.y + pad.h, 9);
+    expect(post.y + post.h).toBeCloseTo(all(design, 'front', 'post')[0].y + all(design, 'front', 'post')[0].h, 9);
+  });
   it('its measures are those of the stand', () => {
     const measures = new Map(elevation(design, 'front', 0.5).measures.map((m) => [m.key, m]));
     expect(measures.get('height')?.value).toBeCloseTo(2.4, 9);

@@ -82,11 +82,14 @@ export function elevation(d: StandDesign, face: 'front' | 'side', level: number)
         strokes.push({ of: 'brace', x1, y1, x2, y2, w: d.braces.depth });
         strokes.push({ of: 'brace', x1, y1: y2, x2, y2: y1, w: d.braces.depth });
       }
-  const has = d.posts.length === undefined ? g.postLength : Math.min(d.posts.length, g.postLength);
+  // a post that is set in the ground goes down to the footing
+  const whole = g.postLength + g.embedded;
+  const has = d.posts.length === undefined ? whole : Math.min(d.posts.length, whole);
+  const under = foot - g.embedded;
   for (const x of at) {
-    box('post', x - postWidth / 2, foot, postWidth, Math.max(0, has));
+    box('post', x - postWidth / 2, under, postWidth, Math.max(0, has));
     // what is missing shows as a gap with its outline
-    if (has < g.postLength - 1e-6) box('short', x - postWidth / 2, foot + has, postWidth, g.postLength - has);
+    if (has < whole - 1e-6) box('short', x - postWidth / 2, under + has, postWidth, whole - has);
   }
   if (braced && d.braces.girts > 0) box('girt', left, foot + part - d.braces.depth / 2, width, d.braces.depth);
   const beamWide = d.beams.width * d.beams.plies;

@@ -54,7 +54,10 @@ export const standStep: StepRow = {
       const told = needs.value && heightFinding(a.tank, needs.value);
       // raised so, it may stand over what fills it: then nothing is offered
       const dry = state.figures.answer.value?.heights.dry ?? [];
-      const height = told && dry.length > 0 ? { ...told, remedy: undefined } : told;
+      // nor does a height that will do make a drop good over a stand that nobody, or an engineer only, can speak for
+      const spoken = has <= 0 || (!a.assumed && a.findings.every((f) => f.severity === 'ok'));
+      const low = told && dry.length > 0 ? { ...told, remedy: undefined } : told;
+      const height = low?.severity === 'ok' && !spoken ? undefined : low;
       const nearest = Math.max(0, ...a.checks.map((c) => c.ratio));
       return {
         title: a.tank.name ?? a.tank.id,
