@@ -20,12 +20,14 @@ export interface Workspace {
   /** Link → entry of `offDiagonal`, −1 when one end is fixed. */
   readonly edge: Int32Array;
   readonly rhs: Float64Array;
-  readonly loss: Float64Array;
-  readonly slope: Float64Array;
+  /** Losses and slopes at the present flows, and at the end of the whole step, which is where most steps end. */
+  loss: Float64Array;
+  slope: Float64Array;
+  lossNext: Float64Array;
+  slopeNext: Float64Array;
   readonly step: Float64Array;
-  /** Losses and slopes at the end of the whole step, which is where most steps end. */
-  readonly lossNext: Float64Array;
-  readonly slopeNext: Float64Array;
+  /** Head differences that drive the links, by the heads of the last solve. */
+  readonly drive: Float64Array;
 }
 
 const workspaces = new WeakMap<Network, Workspace>();
@@ -57,6 +59,7 @@ export function workspaceOf(n: Network): Workspace {
     loss: new Float64Array(n.linkCount),
     slope: new Float64Array(n.linkCount),
     step: new Float64Array(n.linkCount),
+    drive: new Float64Array(n.linkCount),
     lossNext: new Float64Array(n.linkCount),
     slopeNext: new Float64Array(n.linkCount),
   };
@@ -162,14 +165,13 @@ function downhill(
   holds: Holds,
   w: Workspace,
   flow: Float64Array,
-  head: Float64Array,
   t: number,
 ): number {
   let sum = 0;
   for (let l = 0; l < n.linkCount; l++) {
     if (w.step[l] === 0) continue;
     evaluate(n, state, holds, l, flow[l] + t * w.step[l]);
-    sum += w.step[l] * (law.loss - drive(n, holds, head, l));
+    sum += w.step[l] * (law.loss - w.drive[l]);
   }
   return sum;
 }
@@ -181,24 +183,19 @@ const KINK = 1e-3;
  * Share of the Newton step to take: 1, or where the energy is least along it. Where the least lies at a kink (a
  * one-way link that shuts), a point just past it, so that the next step sees the shut way.
  */
-function stepLength(
-  n: Network,
-  state: NetworkState,
-  holds: Holds,
-  w: Workspace,
-  flow: Float64Array,
-  head: Float64Array,
-): number {
+function stepLength(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array): number {
   // the laws are known at both ends of the step: here they stand in `loss`, there they are wanted next anyway
   let start = 0;
   let full = 0;
+  const { loss, lossNext, slopeNext, step, drive: drives } = w;
   for (let l = 0; l < n.linkCount; l++) {
-    evaluate(n, state, holds, l, flow[l] + w.step[l]);
-    w.lossNext[l] = law.loss;
-    w.slopeNext[l] = law.slope;
-    const d = drive(n, holds, head, l);
-    start += w.step[l] * (w.loss[l] - d);
-    full += w.step[l] * (law.loss - d);
+    const s = step[l];
+    evaluate(n, state, holds, l, flow[l] + s);
+    lossNext[l] = law.loss;
+    slopeNext[l] = law.slope;
+    const d = drives[l];
+    start += s * (loss[l] - d);
+    full += s * (law.loss - d);
   }
   if (!(start < 0) || full <= 0.5 * -start) return 1;
   let low = 0;
@@ -209,7 +206,7 @@ function stepLength(
     // false position (Illinois) by turns with a bisection of the scale, which may span many powers of ten
     const middle = low > 0 ? Math.sqrt(low * high) : 0.01 * high;
     const t = i % 2 === 0 && atHigh > atLow ? (low * atHigh - high * atLow) / (atHigh - atLow) : middle;
-    const here = downhill(n, state, holds, w, flow, head, t);
+    const here = downhill(n, state, holds, w, flow, t);
     if (Math.abs(here) <= 0.1 * -start) return t;
     if (here > 0) {
       high = t;
@@ -250,32 +247,37 @@ export function newton(
   /** The laws at the present flows are known from the step before. */
   let known = false;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
-    for (let l = 0; l < n.linkCount; l++) {
-      if (known) {
-        w.loss[l] = w.lossNext[l];
-        w.slope[l] = w.slopeNext[l];
-      } else {
+    if (known) {
+      [w.loss, w.lossNext] = [w.lossNext, w.loss];
+      [w.slope, w.slopeNext] = [w.slopeNext, w.slope];
+    } else
+      for (let l = 0; l < n.linkCount; l++) {
         evaluate(n, state, holds, l, flow[l]);
         w.loss[l] = law.loss;
         w.slope[l] = law.slope;
       }
-      if (!settled) continue;
+    for (let l = 0; settled && l < n.linkCount; l++) {
       // a very steep law cannot be met better than the flow's own last digit allows
       const allowed = Math.max(HEAD_TOLERANCE, LAST_DIGITS * Math.abs(flow[l]) * w.slope[l]);
-      if (Math.abs(drive(n, holds, head, l) - w.loss[l]) > allowed) settled = false;
+      if (Math.abs(w.drive[l] - w.loss[l]) > allowed) settled = false;
     }
     if (settled) return { converged: true, iterations: iteration - 1 };
     if (!assembleAndSolve(n, holds, w, flow, head)) return { converged: false, iterations: iteration };
-    for (let l = 0; l < n.linkCount; l++) w.step[l] = (drive(n, holds, head, l) - w.loss[l]) / w.slope[l];
+    const { loss, slope, step, drive: drives } = w;
+    for (let l = 0; l < n.linkCount; l++) {
+      const d = drive(n, holds, head, l);
+      drives[l] = d;
+      step[l] = (d - loss[l]) / slope[l];
+    }
     // the energy argument holds once the flows balance at every node, that is after the first whole step
-    const t = balanced ? stepLength(n, state, holds, w, flow, head) : 1;
+    const t = balanced ? stepLength(n, state, holds, w, flow) : 1;
     known = balanced && t === 1;
     balanced = true;
     let change = 0;
     let sum = 0;
     for (let l = 0; l < n.linkCount; l++) {
-      flow[l] += t * w.step[l];
-      change += Math.abs(w.step[l]);
+      flow[l] += t * step[l];
+      change += Math.abs(step[l]);
       sum += Math.abs(flow[l]);
     }
     settled = change <= tolerance * sum + FLOW_FLOOR;

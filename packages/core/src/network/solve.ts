@@ -245,7 +245,8 @@ function finish(n: Network, state: NetworkState, a: Attempt): Solution {
     else if (n.kind[l] === LinkKind.Limit && flow[l] >= state.limit[l]) status[l] = LinkStatus.Held;
     else if (holds.reduced[l]) status[l] = LinkStatus.Held;
     if (Math.abs(flow[l]) < NO_FLOW) flow[l] = 0;
-    if (status[l] === LinkStatus.Flowing) {
+    // where a condition is not kept, the law that is met worst says where to look
+    if ((a.unsettled || a.broken) && status[l] === LinkStatus.Flowing) {
       linkLaw(n, state, l, flow[l]);
       const off = Math.abs(law.loss - (head[n.from[l]] - head[n.to[l]]));
       if (off > imbalance) {
