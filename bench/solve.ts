@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { linkLaw, NetworkBuilder, openState, solve } from '@vernal-slope/core/network';
 import { compilePlan, stateFor } from '@vernal-slope/plan/compile';
-import { loadPlan } from '@vernal-slope/plan/document';
+import { checkPlan, loadPlan } from '@vernal-slope/plan/document';
 import { judgePlan, solvePlan } from '@vernal-slope/plan/solve';
 import { line, timeOf } from './report.ts';
 
@@ -83,6 +83,58 @@ function lawsOf(
   });
 }
 
+/** A plan of one line after another, so many places long, with a tap at its end. */
+function chainPlan(places: number): object {
+  const ground = (k: number): number => 100 - (90 * k) / places;
+  const shape = { type: 'box', lengthM: 1, widthM: 1, heightM: 1 };
+  const tap = { kind: 'outlet', ratedFlowLpm: 8, ratedPressureKPa: 50 };
+  return {
+    format: 'vernal-slope/plan',
+    version: 1,
+    title: 'Chain',
+    nodes: [
+      { id: 'tank', kind: 'tank', groundM: 100, shape, outletM: 0.05, overflowM: 0.95 },
+      ...Array.from({ length: places }, (_, k) => ({
+        id: `p${k}`,
+        groundM: ground(k + 1),
+        ...(k === places - 1 ? tap : { kind: 'junction' }),
+      })),
+    ],
+    lines: Array.from({ length: places }, (_, k) => ({
+      id: `l${k}`,
+      from: k === 0 ? 'tank' : `p${k - 1}`,
+      to: `p${k}`,
+      legs: [{ lengthM: 5, endGroundM: ground(k + 1), pipe: 'astm-d2239-sidr15/1' }],
+    })),
+  };
+}
+
+/** How what is done around a solve grows with the plan: ten times the places take so many times as long. */
+function growthBench(): void {
+  const times = (places: number): Record<string, number> => {
+    const document = chainPlan(places);
+    const checked = checkPlan(document);
+    if (!checked.ok) throw new Error('the chain has faults');
+    const compiled = compilePlan(checked.plan);
+    const result = solvePlan(compiled);
+    return {
+      'read and check': timeOf(() => void checkPlan(document), 3),
+      compile: timeOf(() => void compilePlan(checked.plan), 3),
+      solve: timeOf(() => void solvePlan(compiled), 3),
+      judge: timeOf(() => void judgePlan(compiled, result), 3),
+    };
+  };
+  const [small, large] = [times(1000), times(10_000)];
+  for (const [what, ms] of Object.entries(large))
+    line(
+      `chain of 10,000 places: ${what} (${show(ms)}), over one of 1,000`,
+      `${(ms / small[what]).toFixed(0)} times`,
+      '20 or less',
+    );
+  const all = Object.values(large).reduce((sum, ms) => sum + ms, 0);
+  line('   all of it, as `check` does', show(all), 'under 3 s');
+}
+
 export function solveBench(): void {
   const loaded = loadPlan(readFileSync(new URL('../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'));
   if (!loaded.ok) throw new Error('the demo plan has faults');
@@ -114,4 +166,5 @@ export function solveBench(): void {
     line('   a link and step', `${((1e6 * coldMs) / network.linkCount / cold.iterations).toFixed(0)} ns`);
     line('   from a warm start', `${(warmMs / coldMs).toFixed(2)} times`);
   }
+  growthBench();
 }

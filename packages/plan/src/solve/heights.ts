@@ -28,8 +28,16 @@ export function legError(leg: Leg): number {
   return methodError(survey?.method ?? ASSUMED_METHOD, leg.lengthM, Math.max(1, survey?.sights?.length ?? 1));
 }
 
+/** Places by their ids, made once for a plan's list of them. */
+const places = new WeakMap<Plan['nodes'], ReadonlyMap<string, Plan['nodes'][number]>>();
+function placeOf(plan: Plan, id: string): Plan['nodes'][number] | undefined {
+  let known = places.get(plan.nodes);
+  if (!known) places.set(plan.nodes, (known = new Map(plan.nodes.map((n) => [n.id, n]))));
+  return known.get(id);
+}
+
 const walkLegs = (plan: Plan, line: Line): WalkLeg[] => {
-  let ground = plan.nodes.find((n) => n.id === line.from)?.groundM ?? 0;
+  let ground = placeOf(plan, line.from)?.groundM ?? 0;
   return line.legs.map((leg) => {
     const rise = leg.endGroundM - ground;
     ground = leg.endGroundM;
@@ -75,7 +83,7 @@ export const stationErrors = (plan: Plan, line: Line, errors = heightErrors(plan
 
 /** How a line's walk closes on the known height of its end; undefined where none is known. */
 export function lineClosure(plan: Plan, line: Line): Closure | undefined {
-  const end = plan.nodes.find((n) => n.id === line.to);
+  const end = placeOf(plan, line.to);
   if (end?.knownGroundM === undefined) return undefined;
   const walked = line.legs[line.legs.length - 1].endGroundM;
   const error = walkErrors(walkLegs(plan, line)).at(-1) ?? 0;
