@@ -1,7 +1,7 @@
 // Checks of footings: the ground under them, their own thickness, a push that comes beside their middle, posts that stand
 // in the ground.
 import type { Term } from '../working/index.ts';
-import { ASCE, LEAN, check, entered, term, worse, type Side, type StandCheck } from './check.ts';
+import { LEAN, check, entered, term, worse, type Side, type StandCheck } from './check.ts';
 import type { StandDesign } from './design.ts';
 import { DEAD_SHARE, edgeFactor, embedment } from './ground.ts';
 import { pushOn, type StandLoads } from './loads.ts';
@@ -324,6 +324,6 @@ export function embedmentCheck(d: StandDesign, loads: StandLoads): StandCheck | 
       terms: [term('d', 'd', 'bottom below the ground', depth, 'length', entered)],
     },
     source,
-    ['The tabled pressures are not doubled, though the code lets some posts have twice.', ASCE],
+    ['The tabled pressures are not doubled, though the code lets some posts have twice.'],
   );
 }

@@ -77,6 +77,15 @@ function sourceFindings(source: SourceNode, today: number | undefined): Finding[
 export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
   const found = b.yields.flatMap((y) => sourceFindings(y.source, today));
   const tight = b.months[b.tightest];
+  // what holds a source back is told before what is short for it
+  const lacking = tight.spare < -1e-9 || b.week.needed - b.week.given > 1e-9;
+  for (const y of b.yields) {
+    const gives = y.perDay[b.tightest];
+    const brings = broughtPerDay(b, y, b.tightest);
+    if (brings >= gives * NEARLY_ALL) continue;
+    const how = brings <= 1e-9 ? 'nothing' : lacking ? 'lacking' : 'enough';
+    found.push(finding('source-held-back', y.source.id, { gives, brings, month: b.tightest, how }));
+  }
   if (b.needs.rows.length === 0) found.push(finding('nothing-needed', 'need', {}));
   else if (b.yields.length === 0) found.push(finding('no-source', 'need', {}));
   else {
@@ -96,14 +105,6 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
       found.push(
         finding('week-short', 'need', { short: lean, week: lean * 7, month: b.week.month, monthsShort: short }),
       );
-  }
-  const lacking = tight.spare < -1e-9 || b.week.needed - b.week.given > 1e-9;
-  for (const y of b.yields) {
-    const gives = y.perDay[b.tightest];
-    const brings = broughtPerDay(b, y, b.tightest);
-    if (brings >= gives * NEARLY_ALL) continue;
-    const how = brings <= 1e-9 ? 'nothing' : lacking ? 'lacking' : 'enough';
-    found.push(finding('source-held-back', y.source.id, { gives, brings, month: b.tightest, how }));
   }
   for (const row of b.needs.rows)
     if (row.note) found.push(finding('need-note', 'need', { name: row.name, note: row.note }));

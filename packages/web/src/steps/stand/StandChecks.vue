@@ -88,4 +88,20 @@ td.n {
 .near .word {
   color: var(--amber-ink);
 }
+
+@media (max-width: 640px) {
+  /* the figure, not its bar, must be seen */
+  .bar {
+    display: none;
+  }
+
+  .used {
+    width: auto;
+  }
+
+  td,
+  tbody th {
+    padding-inline: 4px;
+  }
+}
 </style>

@@ -27,6 +27,9 @@ const QUANTITY: Readonly<Partial<Record<StandCheck['dimension'], Quantity>>> = {
 /** One side of a check as text. */
 export function checkFigure(value: number, dimension: StandCheck['dimension'], system: UnitSystem): string {
   const quantity = QUANTITY[dimension];
+  if (dimension === 'ratio') return fixed(value, value < 10 ? 2 : 1);
+  // what a depth is, is no size of timber
+  if (dimension === 'length' && value >= 0.5) return showText(value, 'height', system);
   // a sag is told finer than a size
   if (dimension === 'length' && system === 'metric') return `${fixed(inUnit(value, 'section', system), 1)}\u00A0mm`;
   return quantity ? showText(value, quantity, system) : fixed(value, 1);

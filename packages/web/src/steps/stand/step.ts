@@ -1,6 +1,6 @@
 // The Stand step: how high the tank must be, and what it stands on.
 import { computed, defineAsyncComponent } from 'vue';
-import { worstFirst } from '@vernal-slope/plan/findings';
+import { stepOf, toldAt, worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { heightFinding, standAnswer, standFindings, unseenStand, type StandAnswer } from '@vernal-slope/plan/stand';
 import { show } from '../../display/quantities.ts';
@@ -23,7 +23,10 @@ export const standStep: StepRow = {
   name: 'Stand',
   page: defineAsyncComponent(() => import('./StandPage.vue')),
   begun: (plan) => plan.nodes.some((n) => isStore(n) && n.stand),
-  findings: ({ plan }) => standFindings(plan),
+  findings: ({ plan, results }) => [
+    ...results.findings.filter((f) => stepOf(f) !== 'stand' && toldAt(f, 'stand')),
+    ...standFindings(plan),
+  ],
   close: true,
   use: (page) => {
     const settings = useSettings();
@@ -74,6 +77,7 @@ export const standStep: StepRow = {
         findings: [
           ...a.findings.filter((f) => f.code === 'stand-engineer'),
           ...worstFirst([
+            ...(page.results.value?.findings ?? []).filter((f) => f.at === a.tank.id && toldAt(f, 'stand')),
             ...(height ? [height] : []),
             ...(a.assumed ? unseenStand(a.tank) : a.findings.filter((f) => f.code !== 'stand-engineer')),
           ]),

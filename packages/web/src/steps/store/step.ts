@@ -1,6 +1,7 @@
 // The Store step: holding the night for the day.
 import { computed, defineAsyncComponent } from 'vue';
 import { metWorking, storeFindings, tankStore } from '@vernal-slope/plan/budget';
+import { stepOf, worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { nameIn } from '../../display/names.ts';
 import { show } from '../../display/quantities.ts';
@@ -16,10 +17,12 @@ export const storeStep: StepRow = {
   page: defineAsyncComponent(() => import('./StorePage.vue')),
   begun: (plan) => plan.nodes.some(isStore),
   // of every tank, without the years of days
-  findings: ({ budget }) =>
-    budget
+  findings: ({ budget, results }) => [
+    ...results.findings.filter((f) => stepOf(f) === 'store'),
+    ...(budget
       ? budget.plan.nodes.flatMap((n) => (isStore(n) ? storeFindings(budget.plan, n.id, budget.balance) : []))
-      : [],
+      : []),
+  ],
   use: (page) => {
     const settings = useSettings();
     const tank = computed(() => {
@@ -49,7 +52,11 @@ export const storeStep: StepRow = {
           },
           { ...show(store.today, 'volume', settings.units), label: 'of it there today' },
         ],
-        findings: storeFindings(plan, node.id, budget.balance, sizes.answer.value ?? undefined),
+        findings: worstFirst([
+          // what the network says of it first: a tank that does not fill serves nobody for long
+          ...(page.results.value?.findings ?? []).filter((f) => f.at === node.id && stepOf(f) === 'store'),
+          ...storeFindings(plan, node.id, budget.balance, sizes.answer.value ?? undefined),
+        ]),
       };
     });
     return {
