@@ -185,6 +185,8 @@ describe('what no size can mend', () => {
       ['both', 'tap'],
     ]);
     expect(lpmOfFlow(found.short[1].flow)).toBeLessThan(18);
+    // nothing dearer is proposed that serves nobody more
+    expect(found.cost).toBe(found.throttledCost);
     const report = sizesReport(plan, found) as { serves: boolean; short: { at: string; flowLpm: number }[] };
     expect(report.serves).toBe(false);
     expect(report.short[1]).toMatchObject({ at: 'tap', situation: 'both' });

@@ -134,14 +134,10 @@ export function serveFreely(
         }
         now = then;
       }
-  // widths that serve nobody more are not kept: the sizes as they were sought, and what they lack, stand
-  if (!served && wider.length > 0 && now.short.length > 0) {
-    const tried = now;
-    const kept = legs.map((leg) => leg.at);
+  // where not all can be served nothing is paid for trying: the sizes as they were sought stand, and what they lack is told
+  if (!served && wider.length > 0) {
     legs.forEach((leg, k) => (leg.at = first[k]));
-    const before = look();
-    if (before.lack <= tried.lack + 1e-9) now = before;
-    else legs.forEach((leg, k) => (leg.at = kept[k]));
+    now = look();
   }
   return {
     changed: legs.some((leg, k) => leg.at !== first[k]),
