@@ -49,6 +49,14 @@ export const outletFindings = {
     step: 'outlets',
     words: { en: (t) => say`It gets ${t.fig('flow', 'flow')}, as much as it wants.` },
   }),
+  'refill-not-settled': row({
+    values: {},
+    severity: 'warning',
+    step: 'outlets',
+    words: {
+      en: (t) => say`Its filling is not settled: for some level of ${t.here} no answer was found, so no time is told.`,
+    },
+  }),
   'trough-full-again': row({
     values: { drop: 'drop', after: 'duration' },
     severity: 'ok',

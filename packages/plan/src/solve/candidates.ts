@@ -5,7 +5,7 @@ import { deratingFactor, familyOf, type PipeRow } from '../catalogue/index.ts';
 import { compilePlan, metresOfMm, pascals, resolvePipe, type Compiled, type StateOptions } from '../compile/index.ts';
 import { SITE_DEFAULTS } from '../schema/index.ts';
 import { pricesOf, type CostUnit } from './prices.ts';
-import { refillOf } from './refill.ts';
+import { settledRefill } from './refill.ts';
 import { withPipe } from './remedy.ts';
 import { solvePlan } from './solve.ts';
 import { isBasin } from '../kinds/index.ts';
@@ -86,7 +86,7 @@ export function candidatesFor(
       perMetre: prices.perMetre(row),
       cost: prices.perMetre(row) * length,
       unit: prices.unit,
-      ...(isBasin(c.nodes.get(place)?.plan) ? { refill: refillOf(trial, place, options)?.refill.afterVisit } : {}),
+      ...(isBasin(c.nodes.get(place)?.plan) ? { refill: settledRefill(trial, place, options)?.refill.afterVisit } : {}),
       holds: boreArea(bore) * length,
     };
   });

@@ -3,7 +3,7 @@ export { judgePlan, LEAST_BORE } from './findings.ts';
 export { starvedBy, starvedStores } from './inflow.ts';
 export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
-export { refillOf, visitsOf, type PlanRefill, type Visit } from './refill.ts';
+export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';

@@ -7,7 +7,7 @@ import type { Candidate } from './candidates.ts';
 import type { CostUnit } from './prices.ts';
 import { pricesOf } from './prices.ts';
 import { withPipe } from './remedy.ts';
-import { refillOf } from './refill.ts';
+import { settledRefill } from './refill.ts';
 import { optionsOf } from './situations.ts';
 import type { LegSize, PlanMissing } from './sizing.ts';
 import { solvePlan } from './solve.ts';
@@ -50,7 +50,7 @@ export function candidateWorking(
         legs.map((leg) => legLossWorking(c, result, line, leg)),
       );
     case 'refill': {
-      const refill = refillOf(c, figure.id);
+      const refill = settledRefill(c, figure.id);
       return refill && refillWorking(c, figure.id, refill);
     }
     case 'rating':

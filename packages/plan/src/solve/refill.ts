@@ -52,6 +52,8 @@ export interface PlanRefill {
   /** Tank that feeds the trough. */
   readonly tank: string;
   readonly refill: Refill;
+  /** False where for some level no answer was found: then no figure of it is to be shown. */
+  readonly settled: boolean;
 }
 
 /**
@@ -88,6 +90,7 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
   );
 
   const map = c.nodes.get(id);
+  let settled = inflowState.converged;
   let warm: Solution | undefined;
   const flow = (opening: number, troughLevel: number, tankLevel: number): number => {
     const state = stateFor(c, {
@@ -98,6 +101,7 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
       levels: { ...options.levels, [id]: troughLevel, [tank.id]: tankLevel },
     });
     warm = solve(c.network, { ...state, warm });
+    settled &&= warm.converged;
     return Math.max(
       0,
       (map?.entering ?? []).reduce((sum, end) => sum + (warm?.flow[end.link] ?? 0), 0),
@@ -117,5 +121,11 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
     flow,
     horizon: HORIZON,
   });
-  return { visit: most, untilNext, tank: tank.id, refill };
+  return { visit: most, untilNext, tank: tank.id, refill, settled };
+}
+
+/** The filling of a trough where it is settled; undefined where it is not. */
+export function settledRefill(c: Compiled, id: string, options: StateOptions = {}): PlanRefill | undefined {
+  const found = refillOf(c, id, options);
+  return found?.settled ? found : undefined;
 }

@@ -3,7 +3,7 @@ import { familyOf } from '../catalogue/index.ts';
 import { compilePlan, lpmOfFlow, resolvePipe, type Compiled, type StateOptions } from '../compile/index.ts';
 import type { Plan } from '../schema/index.ts';
 
-import { refillOf, type PlanRefill } from './refill.ts';
+import { settledRefill, type PlanRefill } from './refill.ts';
 import { routeTo } from '../topology/index.ts';
 import { solvePlan } from './solve.ts';
 import { isOutlet, wantsOf } from '../kinds/index.ts';
@@ -98,7 +98,7 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
   const { remedy } = best;
   return {
     ...remedy,
-    refillAfter: refillOf(compilePlan(withPipe(c.plan, remedy.line, remedy.legs, remedy.pipe)), id, options),
+    refillAfter: settledRefill(compilePlan(withPipe(c.plan, remedy.line, remedy.legs, remedy.pipe)), id, options),
   };
 }
 

@@ -2,7 +2,7 @@
 // The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
 import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
-import { findingOf, worstFirst, type Finding } from '@vernal-slope/plan/findings';
+import { finding, findingOf, worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
 import { starvedBy } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
@@ -76,7 +76,8 @@ const findings = computed<Finding[]>(() => {
     (f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged',
   );
   const refill = props.slow?.refill;
-  if (refill && flowing.value) {
+  if (refill && !refill.settled) list.push(finding('refill-not-settled', props.chosen, {}));
+  else if (refill && flowing.value) {
     list.push(
       findingOf(
         judgeRefill({

@@ -7,7 +7,7 @@ import { h, nextTick } from 'vue';
 import { ruleInFigures, type Working } from '@vernal-slope/core/working';
 import { applyCommand } from '@vernal-slope/plan/edit';
 import { finding, worstFirst } from '@vernal-slope/plan/findings';
-import { flowWorking, judgePlan, pressureWorking } from '@vernal-slope/plan/solve';
+import { flowWorking, judgePlan, pressureWorking, refillOf } from '@vernal-slope/plan/solve';
 import { useSettings } from '../display/settings.ts';
 import { resultsOf } from '../session/usePlanResults.ts';
 import { demoPlan, mountOnPage } from '../testing/page.ts';
@@ -96,6 +96,16 @@ describe('the judgement of a place', () => {
     expect(view.find('[data-test=flow]').exists()).toBe(false);
     expect(view.text()).toContain('water would be sucked over a high point');
     expect(view.text()).not.toContain('Good.');
+  });
+  it('tells no time of a filling that is not settled', () => {
+    const results = resultsOf(demoPlan('ousel-bank'));
+    const refill = refillOf(results.compiled, 'low');
+    if (!refill) throw new Error('no filling');
+    const said = (settled: boolean): string =>
+      open('low', { slow: { refill: { ...refill, settled }, alternatives: [] } }).view.text();
+    expect(said(true)).toMatch(/refill time is/);
+    expect(said(false)).not.toMatch(/refill time is/);
+    expect(said(false)).toContain('Its filling is not settled');
   });
   it('says why slow answers are not there', () => {
     const { view } = open('kitchen', { error: 'The answer was cut off.' });

@@ -91,7 +91,7 @@ export function workingOf(key: FigureKey, { results, budget, slow }: WorkingCont
     case 'static':
       return staticWorking(c, result, key.id) ?? null;
     case 'refill':
-      return (slow?.refill && refillWorking(c, key.id, slow.refill)) ?? null;
+      return slow?.refill?.settled ? (refillWorking(c, key.id, slow.refill) ?? null) : null;
     case 'height': {
       const h = results.height(key.id);
       return h ? heightWorking(c, h) : null;

@@ -3,7 +3,9 @@ import { compilePlan, levelFor, type Compiled } from '@vernal-slope/plan/compile
 import {
   bestWiderPipe,
   refillOf,
+  settledRefill,
   solvePlan,
+  starvedStores,
   withPipe,
   type PipeRemedy,
   type PlanRefill,
@@ -36,15 +38,34 @@ function figures(
   level: 'start' | 'full' | 'low',
   code: Alternative['code'],
   label?: string,
-): Alternative {
-  const node = solvePlan(c, { level }).nodes.get(id);
-  return {
-    code,
-    label,
-    flow: node?.flow ?? 0,
-    pressure: node?.pressure ?? 0,
-    refill: refillOf(c, id, { level })?.refill.afterVisit,
+): Alternative[] {
+  const result = solvePlan(c, { level });
+  // what is not settled is no way to anything
+  if (!result.converged) return [];
+  const node = result.nodes.get(id);
+  return [
+    {
+      code,
+      label,
+      flow: node?.flow ?? 0,
+      pressure: node?.pressure ?? 0,
+      refill: settledRefill(c, id, { level })?.refill.afterVisit,
+    },
+  ];
+}
+
+/** The plan with a tank's stand a metre higher; undefined where a tank that fills now would fill no more. */
+function raisedOne(plan: Plan, tank: string): Plan | undefined {
+  const higher = {
+    ...plan,
+    nodes: plan.nodes.map((n) => (n.id === tank && isStore(n) ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n)),
   };
+  const starved = (p: Plan): string[] => {
+    const c = compilePlan(p);
+    return starvedStores(c, solvePlan(c));
+  };
+  const before = new Set(starved(plan));
+  return starved(higher).every((id) => before.has(id) && id !== tank) ? higher : undefined;
 }
 
 /** Everything slow that the judgement of one node asks for. */
@@ -55,10 +76,10 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
   const remedy = bestWiderPipe(c, id);
   const route = routeTo(c, id);
   const tank = route && c.nodes.get(route.start)?.plan;
-  const alternatives = [figures(c, id, 'start', 'as-is')];
+  const alternatives = figures(c, id, 'start', 'as-is');
   if (remedy) {
     alternatives.push(
-      figures(
+      ...figures(
         compilePlan(withPipe(plan, remedy.line, remedy.legs, remedy.pipe)),
         id,
         'start',
@@ -74,9 +95,11 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
         n.id === tank.id && isStore(n) ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n,
       ),
     };
-    alternatives.push(figures(compilePlan(higher), id, 'start', 'stand-higher'));
-    if (levelFor(tank, 'full') > levelFor(tank, 'start') + 0.01) alternatives.push(figures(c, id, 'full', 'tank-full'));
-    alternatives.push(figures(c, id, 'low', 'tank-low'));
+    // raised so, it may stand over what fills it
+    if (raisedOne(whole, tank.id)) alternatives.push(...figures(compilePlan(higher), id, 'start', 'stand-higher'));
+    if (levelFor(tank, 'full') > levelFor(tank, 'start') + 0.01)
+      alternatives.push(...figures(c, id, 'full', 'tank-full'));
+    alternatives.push(...figures(c, id, 'low', 'tank-low'));
   }
   return { refill, remedy, alternatives };
 }
