@@ -165,7 +165,7 @@ describe('needs', () => {
     await page.click('undo');
     await page.until('the garden to go', async () => (await count('[data-test="garden:1"]')) === 0);
     await page.click('spare');
-    expect(await page.text('working')).toContain('given a day by all sources');
+    expect(await page.text('working')).toContain('brought a day from all sources');
     await page.click('close-working');
     await page.saved();
   });

@@ -159,14 +159,7 @@ function assembleAndSolve(n: Network, holds: Holds, w: Workspace, flow: Float64A
 }
 
 /** Slope of the energy function along the step at share `t`; at or below zero the step still goes downhill. */
-function downhill(
-  n: Network,
-  state: NetworkState,
-  holds: Holds,
-  w: Workspace,
-  flow: Float64Array,
-  t: number,
-): number {
+function downhill(n: Network, state: NetworkState, holds: Holds, w: Workspace, flow: Float64Array, t: number): number {
   let sum = 0;
   for (let l = 0; l < n.linkCount; l++) {
     if (w.step[l] === 0) continue;
