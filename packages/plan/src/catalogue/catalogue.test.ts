@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import recorded from '../../../core/src/reference/recorded.json' with { type: 'json' };
 import { insertFittingK } from '@vernal-slope/core/pipe';
 import { fittingK } from '../compile/index.ts';
+import { plasticOf } from '../solve/index.ts';
 import { deratingFactor, familyOf, findFitting, findPipe, FITTING_ROWS, PIPE_ROWS, PLAIN_ENTRANCE } from './index.ts';
 
 const INCH = 25.4;
@@ -103,6 +104,11 @@ describe('against a second source', () => {
     ['m', '1-1/2', 1.527],
   ])('copper type %s, %s in, is %d in wide', (type, size, bore) => {
     expect((findPipe(`astm-b88-${type}/${size}`)?.insideDiameterMm ?? 0) / INCH).toBeCloseTo(bore, 2);
+  });
+  it('copper weighs what tube handbooks print: type L, 1 in, 0.655 lb a foot (from memory)', () => {
+    const row = findPipe('astm-b88-l/1');
+    if (!row) throw new Error('no copper');
+    expect((plasticOf(row) * 2.2046) / 3.2808).toBeCloseTo(0.655, 2);
   });
   it('copper of a thicker type bears more, and none bears more than 2 S t/(D − 0.8 t) of soft copper at 41 MPa', () => {
     for (const size of ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2']) {

@@ -6,7 +6,7 @@ import type { Plan } from '../schema/index.ts';
 export type CostUnit =
   /** The currency of the place. */
   | 'money'
-  /** Kilograms of plastic: dearer pipe is heavier pipe (assumption). */
+  /** Kilograms of what the pipe is made of, plastic but for copper: dearer pipe is heavier pipe (assumption). */
   | 'plastic';
 
 /** kg/m³, about that of polyethylene and PVC alike (assumption: only comparisons matter). */
@@ -14,11 +14,14 @@ const PLASTIC = 1000;
 /** Wall over bore where the catalogue has no outside diameter (assumption). */
 const USUAL_WALL = 0.08;
 
-/** Kilograms of plastic in a metre of pipe. */
+/** Copper, kg/m³ (handbooks). */
+const COPPER = 8940;
+
+/** Kilograms of plastic, or of copper, in a metre of pipe. */
 export function plasticOf(row: PipeRow): number {
   const bore = metresOfMm(row.insideDiameterMm);
   const outside = row.outsideDiameterMm === undefined ? bore * (1 + 2 * USUAL_WALL) : metresOfMm(row.outsideDiameterMm);
-  return PLASTIC * (Math.PI / 4) * Math.max(0, outside * outside - bore * bore);
+  return (row.material === 'copper' ? COPPER : PLASTIC) * (Math.PI / 4) * Math.max(0, outside * outside - bore * bore);
 }
 
 export interface Prices {

@@ -255,7 +255,7 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
       {{
         answers?.candidates[0]?.unit === 'money'
           ? 'by the plan’s prices.'
-          : 'the plastic in it until every size has a price: dearer pipe is heavier pipe (assumption).'
+          : 'the weight of the pipe until every size has a price: dearer pipe is heavier pipe (assumption).'
       }}
       Speeds from {{ shown(USUAL_SPEED.least, 'speed') }} to {{ shown(USUAL_SPEED.most, 'speed') }}: common practice, no
       source. Bore in {{ unitFor('bore', settings.units).symbol }}, inside.

@@ -67,7 +67,7 @@ const cost = (w: PressureWay): string => {
   if (w.change.kind === 'need') return 'nothing, if it is content';
   if (w.change.kind === 'valve') return `${w.change.valves.length} valve${w.change.valves.length === 1 ? '' : 's'}`;
   if (w.cost === undefined || w.unit === undefined) return '–';
-  return `${w.cost < 0 ? 'saves ' : ''}${costText(Math.abs(w.cost), w.unit, settings.units)}${w.unit === 'plastic' ? ' of plastic' : ''}`;
+  return `${w.cost < 0 ? 'saves ' : ''}${costText(Math.abs(w.cost), w.unit, settings.units)}${w.unit === 'plastic' ? ' of pipe' : ''}`;
 };
 </script>
 
@@ -230,7 +230,7 @@ const cost = (w: PressureWay): string => {
       <p class="small muted">
         Cheapest for what it wins first. {{ h(0.5) }} of stand is worth about
         {{ showText(needs.halfMetre, 'pressure', settings.units) }}. Pipe is priced by the plan’s prices, or by its
-        plastic until every size has one.
+        weight until every size has one.
       </p>
     </template>
   </section>
