@@ -1,7 +1,7 @@
 // Water, need and store of the open plan: worked out on every edit of it.
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { balanceFindings, planBalance, type PlanBalance } from '@vernal-slope/plan/budget';
+import { balanceFindings, broughtBy, planBalance, type PlanBalance } from '@vernal-slope/plan/budget';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface Budget {
@@ -22,10 +22,10 @@ export const todayText = (): string => {
 };
 
 export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
-  // only what bears on water is looked at; lines do, for they bring it
+  // only what bears on water is looked at, and of the lines what they bring: most edits of a leg cost no more than a solve
   const parts = computed(() => {
     const p = plan.value;
-    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines] as const);
+    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines.length, [...broughtBy(p)].join()] as const);
   });
   let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {
