@@ -1,6 +1,14 @@
 // Minor-loss coefficients K of fittings, on the velocity in the pipe they sit in, with their sources.
 import type { FittingRow } from './types.ts';
 
+/** Bore of insert fittings over that of the pipe they are in, by the family of the pipe; the first that fits (common practice). */
+export const INSERT_BORES: readonly (readonly [family: RegExp, ratio: number])[] = [
+  [/^PEX/, 0.77],
+  [/^Drip/, 0.72],
+  [/hose/i, 0.7],
+  [/./, 0.78],
+];
+
 export const FITTING_ROWS: readonly FittingRow[] = [
   {
     id: 'entrance-square',

@@ -1,6 +1,6 @@
 // Catalogue of pipes and fittings: look-ups by id.
 import { ANIMAL_ROWS } from './animals.data.ts';
-import { FITTING_ROWS } from './fittings.data.ts';
+import { FITTING_ROWS, INSERT_BORES } from './fittings.data.ts';
 import { CROP_ROWS, METHOD_ROWS } from './garden.data.ts';
 import { SERVICE_ROWS, USE_ROWS } from './household.data.ts';
 import { DERATING, PIPE_ROWS } from './pipes.data.ts';
@@ -72,6 +72,9 @@ const fittings = new Map(
 
 export const findPipe = (id: string): PipeRow | undefined => pipes.get(id);
 export const findFitting = (id: string): FittingRow | undefined => fittings.get(id);
+
+/** Bore of an insert fitting over that of the pipe of a family. */
+export const insertBoreOf = (family = 'pipe'): number => INSERT_BORES.find(([kind]) => kind.test(family))?.[1] ?? 1;
 
 /** Entrance that a line has when its first leg names none. */
 export const PLAIN_ENTRANCE = 'entrance-bulkhead';

@@ -1,7 +1,7 @@
 // Catalogue entries and inline figures of a leg, resolved to SI for core.
 import type { Segment } from '@vernal-slope/core/network';
 import { insertFittingK } from '@vernal-slope/core/pipe';
-import { findFitting, findPipe, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
+import { findFitting, findPipe, insertBoreOf, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
 import type { Fitting, Leg } from '../schema/index.ts';
 import { headOfPressure } from '@vernal-slope/core/water';
 import { metresOfMm, pascals } from '../fields/index.ts';
@@ -44,18 +44,10 @@ export function resolvePipe(pipe: Leg['pipe']): ResolvedPipe {
   };
 }
 
-/** Bore of insert fittings over that of the pipe they are in: by the joint, low and high of it below (common practice). */
-const INSERT_BORE: readonly (readonly [family: RegExp, ratio: number])[] = [
-  [/^PEX/, 0.77],
-  [/^Drip/, 0.72],
-  [/hose/i, 0.7],
-  [/./, 0.78],
-];
-
 /** How narrow an insert fitting is in a pipe, of its bore: as measured, else by the kind of joint. */
 function insertRatio(pipe: ResolvedPipe, boreMm: unknown): number {
   if (typeof boreMm === 'number') return Math.min(1, boreMm / pipe.insideDiameterMm);
-  return INSERT_BORE.find(([family]) => family.test(pipe.row?.family ?? ''))?.[1] ?? 0.78;
+  return insertBoreOf(pipe.row?.family);
 }
 
 /** K of a table at a bore, mm: straight between its rows, its first and last beyond. */

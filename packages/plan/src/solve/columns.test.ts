@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { airPressure, headOfPressure, vapourPressure, waterDensity } from '@vernal-slope/core/water';
 import { ruleValue } from '@vernal-slope/core/working';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
-import { checkPlan } from '../document/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
 import { judgePlan, legLossWorking, solvePlan, type PlanResult } from './index.ts';
+import { planOf as plan } from './smallplans.testdata.ts';
 
 const PIPE = { insideDiameterMm: 26.6, roughnessMm: 0.007 };
 const tank = (groundM: number): Plan['nodes'][number] => ({
@@ -17,11 +17,6 @@ const tank = (groundM: number): Plan['nodes'][number] => ({
   overflowM: 1.9,
   startLevelM: 1,
 });
-const plan = (nodes: Plan['nodes'], lines: Line[], more: Partial<Plan> = {}): Plan => {
-  const checked = checkPlan({ format: 'vernal-slope/plan', version: 1, title: 'Columns', nodes, lines, ...more });
-  if (!checked.ok) throw new Error(checked.faults.map((f) => `${f.path} ${f.message}`).join('; '));
-  return checked.plan;
-};
 const run = (p: Plan): PlanResult => solvePlan(compilePlan(p));
 const lpm = (r: PlanResult, id: string): number => lpmOfFlow(r.nodes.get(id)?.flow ?? NaN);
 const codes = (p: Plan): string[] => {

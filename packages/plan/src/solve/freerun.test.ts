@@ -4,19 +4,9 @@ import { compilePlan, lpmOfFlow } from '../compile/index.ts';
 import { checkPlan } from '../document/index.ts';
 import type { Line, Plan, Situation } from '../schema/index.ts';
 import { optionsOf, servedIn, sizePlan, sizesOf, sizesReport, solvePlan, withSizes, type PlanSizes } from './index.ts';
+import { chance } from './smallplans.testdata.ts';
 
 const PIPE = 'astm-d2239-sidr15/1';
-
-/** Numbers from 0 to 1 that are the same every time (mulberry32). */
-function chance(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 /** A tank over a tree of two to five taps, some of which could take far more than they want. */
 function tree(seed: number): { plan: Plan; situations: Situation[] } {

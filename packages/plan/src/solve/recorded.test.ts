@@ -4,9 +4,9 @@ import { describe, expect, it } from 'vitest';
 import recorded from '../../../core/src/reference/recorded-crests.json' with { type: 'json' };
 import { waveSpeed } from '@vernal-slope/core/pipe';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
-import { checkPlan } from '../document/index.ts';
-import type { Line, Plan } from '../schema/index.ts';
+import type { Plan } from '../schema/index.ts';
 import { judgePlan, solvePlan, standFor, type PlanResult } from './index.ts';
+import { planOf as plan } from './smallplans.testdata.ts';
 
 const pipe = (boreM: number) => ({ insideDiameterMm: boreM * 1000, roughnessMm: 0.007 });
 /** Water `level` m over a tank's floor, whose outlet lies on it. */
@@ -28,11 +28,6 @@ const tap = (id: string, groundM: number, more: object = {}): Plan['nodes'][numb
   ratedPressureKPa: 50,
   ...more,
 });
-const plan = (nodes: Plan['nodes'], lines: Line[], more: Partial<Plan> = {}): Plan => {
-  const checked = checkPlan({ format: 'vernal-slope/plan', version: 1, title: 'Recorded', nodes, lines, ...more });
-  if (!checked.ok) throw new Error(checked.faults.map((f) => `${f.path} ${f.message}`).join('; '));
-  return checked.plan;
-};
 const run = (p: Plan): PlanResult => {
   const r = solvePlan(compilePlan(p));
   expect(r.converged).toBe(true);

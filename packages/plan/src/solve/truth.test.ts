@@ -3,23 +3,13 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
-import { checkPlan, loadPlan } from '../document/index.ts';
+import { loadPlan } from '../document/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
 import { changeNode } from '../edit/index.ts';
 import { isStore } from '../kinds/index.ts';
 import { law, segmentsLoss } from '@vernal-slope/core/network';
 import { judgePlan, servedIn, solvePlan, standFor, starvedBy, starvedStores, type PlanResult } from './index.ts';
-
-/** Numbers from 0 to 1 that are the same every time (mulberry32). */
-function chance(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+import { chance, planOf as plan } from './smallplans.testdata.ts';
 
 const PIPE = 'astm-d2239-sidr15/1';
 const tank = (id: string, groundM: number, more: object = {}): Plan['nodes'][number] => ({
@@ -46,11 +36,6 @@ const line = (id: string, from: string, to: string, ...legs: [lengthM: number, e
   to,
   legs: legs.map(([lengthM, endGroundM]) => ({ lengthM, endGroundM, pipe: PIPE })),
 });
-const plan = (nodes: Plan['nodes'], lines: Line[], more: Partial<Plan> = {}): Plan => {
-  const checked = checkPlan({ format: 'vernal-slope/plan', version: 1, title: 'Truth', nodes, lines, ...more });
-  if (!checked.ok) throw new Error(checked.faults.map((f) => `${f.path} ${f.message}`).join('; '));
-  return checked.plan;
-};
 /** The same line, walked from its other end. */
 const turned = (p: Plan, id: string): Plan => ({
   ...p,

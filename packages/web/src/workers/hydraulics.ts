@@ -5,13 +5,14 @@ import {
   refillOf,
   settledRefill,
   solvePlan,
-  starvedStores,
+  starvedBy,
   withPipe,
   type PipeRemedy,
   type PlanRefill,
 } from '@vernal-slope/plan/solve';
 import { partAround, routeTo } from '@vernal-slope/plan/topology';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { changeNode } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
 
 export interface SlowAnswers {
@@ -54,20 +55,6 @@ function figures(
   ];
 }
 
-/** The plan with a tank's stand a metre higher; undefined where a tank that fills now would fill no more. */
-function raisedOne(plan: Plan, tank: string): Plan | undefined {
-  const higher = {
-    ...plan,
-    nodes: plan.nodes.map((n) => (n.id === tank && isStore(n) ? { ...n, standM: (n.standM ?? 0) + STAND_TRIAL } : n)),
-  };
-  const starved = (p: Plan): string[] => {
-    const c = compilePlan(p);
-    return starvedStores(c, solvePlan(c));
-  };
-  const before = new Set(starved(plan));
-  return starved(higher).every((id) => before.has(id) && id !== tank) ? higher : undefined;
-}
-
 /** Everything slow that the judgement of one node asks for. */
 export function slowAnswers(whole: Plan, id: string): SlowAnswers {
   const plan = partAround(whole, id);
@@ -96,7 +83,9 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
       ),
     };
     // raised so, it may stand over what fills it
-    if (raisedOne(whole, tank.id)) alternatives.push(...figures(compilePlan(higher), id, 'start', 'stand-higher'));
+    const raise = changeNode(tank.id, isStore, 'stand', (n) => void (n.standM = (n.standM ?? 0) + STAND_TRIAL));
+    if (starvedBy(whole, raise, tank.id).length === 0)
+      alternatives.push(...figures(compilePlan(higher), id, 'start', 'stand-higher'));
     if (levelFor(tank, 'full') > levelFor(tank, 'start') + 0.01)
       alternatives.push(...figures(c, id, 'full', 'tank-full'));
     alternatives.push(...figures(c, id, 'low', 'tank-low'));
