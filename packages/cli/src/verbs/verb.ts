@@ -1,6 +1,6 @@
 // What a verb of the command line is, and what verbs share: plans read, tanks and places found, answers printed.
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { loadPlan, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
+import { loadWhole, MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
 import { isStore, type PlanNode } from '@vernal-slope/plan/kinds';
 import type { Plan, StoreNode } from '@vernal-slope/plan/schema';
 import type { OptionName, Options } from '../options.ts';
@@ -68,7 +68,7 @@ export function readBytes(file: string, limit: number): Buffer {
 export const readText = (file: string, limit = MAX_BYTES): string => readBytes(file, limit).toString('utf8');
 
 export function readPlan(file: string): Plan {
-  const loaded = loadPlan(readText(file));
+  const loaded = loadWhole(readText(file));
   if (!loaded.ok) throw new PlanFaults(loaded.faults);
   return loaded.plan;
 }

@@ -2,6 +2,8 @@
 import { carries, monthBalance, type MonthBalance } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Plan } from '../schema/index.ts';
+import { feedsSomething, reachOf } from '../topology/index.ts';
+import { isSource } from '../kinds/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { planNeeds, type PlanNeeds } from './needs.ts';
 import { broughtBy, broughtHours, broughtOf, broughtPerDay, type Brought } from './brought.ts';
@@ -25,12 +27,17 @@ export interface Room {
 }
 
 export interface PlanBalance extends Brought {
+  readonly plan: Plan;
   readonly needs: PlanNeeds;
   readonly months: readonly MonthBalance[];
   /** Month (0 to 11) with the least to spare for what is needed. */
   readonly tightest: number;
   readonly week: DriestWeek;
   readonly room: readonly Room[];
+  /** Sources whose water reaches nothing that needs it: none of it is counted. */
+  readonly idle: ReadonlySet<string>;
+  /** Ids of needs at places that no source's water reaches, while there are sources. */
+  readonly unreached: readonly string[];
 }
 
 const WEEK = 7;
@@ -81,10 +88,34 @@ function driestWeek(plan: Plan, b: Brought, needs: PlanNeeds): DriestWeek {
   return { given: low, needed: needs.totals.perDay[month], month };
 }
 
+/**
+ * Which sources reach a need, and which needs no source reaches. A herd drinks at its place; people and gardens have no
+ * place of their own, and every source that comes to a tank or an outlet serves them.
+ */
+function reached(plan: Plan, needs: PlanNeeds): Pick<PlanBalance, 'idle' | 'unreached'> {
+  const sources = plan.nodes.filter((n) => isSource(n)).map((n) => ({ id: n.id, reach: reachOf(plan, n.id) }));
+  const places = needs.rows.flatMap((r) => ('node' in r.at ? [{ id: r.id, node: r.at.node }] : []));
+  const everywhere = needs.rows.length === 0 || places.length < needs.rows.length;
+  const serves = ({ id, reach }: (typeof sources)[number]): boolean =>
+    (everywhere && feedsSomething(plan, id)) || places.some((p) => reach.has(p.node));
+  return {
+    idle: new Set(sources.filter((s) => !serves(s)).map((s) => s.id)),
+    unreached:
+      sources.length === 0 ? [] : places.filter((p) => !sources.some((s) => s.reach.has(p.node))).map((p) => p.id),
+  };
+}
+
+/** The same with what some sources bring set to nothing. */
+export const withoutSources = (b: Brought, idle: ReadonlySet<string>): Brought => ({
+  yields: b.yields,
+  brings: new Map([...b.brings, ...[...idle].map((id) => [id, 0] as const)]),
+});
+
 /** Balance of the whole plan: what lines can bring of what the sources give, against what is needed. */
 export function planBalance(plan: Plan): PlanBalance {
-  const b: Brought = { yields: sourceYields(plan), brings: broughtBy(plan) };
   const needs = planNeeds(plan);
+  const { idle, unreached } = reached(plan, needs);
+  const b = withoutSources({ yields: sourceYields(plan), brings: broughtBy(plan) }, idle);
   const gross = 1 / (1 - needs.losses);
   const months = Array.from({ length: 12 }, (_, m) => {
     const given = new Array<number>(24).fill(0);
@@ -103,5 +134,5 @@ export function planBalance(plan: Plan): PlanBalance {
       more: carries(months[tightest].spare, gross * r.perUnit),
       tenthSaves: 0.1 * gross * r.perDay[tightest],
     }));
-  return { ...b, needs, months, tightest, week: driestWeek(plan, b, needs), room };
+  return { plan, ...b, needs, months, tightest, week: driestWeek(plan, b, needs), room, idle, unreached };
 }

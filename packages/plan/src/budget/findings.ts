@@ -10,7 +10,8 @@ import { drinkingCautions, qualityOf } from './quality.ts';
 import { tankStore, type SizeAnswer } from './store.ts';
 import { summariseTests } from './tests.ts';
 import { roofArea } from './yields.ts';
-import { isStore } from '../kinds/index.ts';
+import { isSource, isStore } from '../kinds/index.ts';
+import { feedersOf, feedsSomething } from '../topology/index.ts';
 
 const THREE_MONTHS = 92;
 /** Of what a source gives: with so much of it brought nothing is said. */
@@ -80,6 +81,11 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
   // what holds a source back is told before what is short for it
   const lacking = tight.spare < -1e-9 || b.week.needed - b.week.given > 1e-9;
   for (const y of b.yields) {
+    // what feeds nothing says so itself; what feeds something that nobody needs is told here
+    if (b.idle.has(y.source.id)) {
+      if (feedsSomething(b.plan, y.source.id)) found.push(finding('source-not-counted', y.source.id, {}));
+      continue;
+    }
     const gives = y.perDay[b.tightest];
     const brings = broughtPerDay(b, y, b.tightest);
     if (brings >= gives * NEARLY_ALL) continue;
@@ -89,6 +95,8 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
   if (b.needs.rows.length === 0) found.push(finding('nothing-needed', 'need', {}));
   else if (b.yields.length === 0) found.push(finding('no-source', 'need', {}));
   else {
+    for (const row of b.needs.rows.filter((r) => b.unreached.includes(r.id)))
+      found.push(finding('need-not-reached', 'node' in row.at ? row.at.node : 'need', { name: row.name }));
     const short = b.months.filter((m) => m.spare < -1e-9).length;
     found.push(
       short > 0
@@ -100,6 +108,8 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
           })
         : finding('months-carried', 'need', { month: b.tightest, spare: tight.spare }),
     );
+    // nothing is good that not all of it reaches
+    if (b.unreached.length > 0 && short === 0) found.pop();
     const lean = b.week.needed - b.week.given;
     if (lean > 1e-9)
       found.push(
@@ -110,6 +120,9 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
     if (row.note) found.push(finding('need-note', 'need', { name: row.name, note: row.note }));
   return worstFirst(found);
 }
+
+/** True where water of a source comes to a tank. */
+const filledBySource = (plan: Plan, tank: string): boolean => feedersOf(plan, tank).some((n) => isSource(n));
 
 /** Findings of the Store step about one tank. */
 export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?: SizeAnswer): Finding[] {
@@ -150,7 +163,8 @@ export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?
     );
   const reserve = b.needs.fireReserve;
   if (reserve > 0) found.push(finding(s.usableAll > reserve ? 'fire-kept' : 'fire-not-kept', at, { reserve }));
-  if (sizes && sizes.own.run.daysWanting > 0)
+  // of a tank that nothing fills there is nothing to say over the year
+  if (sizes && sizes.own.run.daysWanting > 0 && filledBySource(plan, tankId))
     found.push(
       finding('days-met', at, {
         share: sizes.own.days,

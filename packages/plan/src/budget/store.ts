@@ -30,9 +30,9 @@ import { summariseTests } from './tests.ts';
 import { yieldRuleOf } from './yieldrule.ts';
 import { broughtHours, broughtPerDay } from './brought.ts';
 import { roofArea, type SourceYield } from './yields.ts';
-import { inflowDays, needDays, planBalance, type PlanBalance } from './balance.ts';
+import { inflowDays, needDays, planBalance, withoutSources, type PlanBalance } from './balance.ts';
 import { deliveryElevation, nameOf } from '../kinds/index.ts';
-import { outletsOf } from '../topology/index.ts';
+import { feedersOf, outletsOf } from '../topology/index.ts';
 
 /** Outlets that a tank feeds by its lines, with the height of each above datum. */
 function heightsFed(plan: Plan, tank: StoreNode): { name: string; elevation: number }[] {
@@ -97,7 +97,8 @@ export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = pl
       ])
     : undefined;
   const level = levelFor(tank, 'start');
-  const largest = balance.yields.reduce((sum, y) => sum + largestFlow(y), 0);
+  const feeders = new Set(feedersOf(plan, tank.id).map((n) => n.id));
+  const largest = balance.yields.reduce((sum, y) => sum + (feeders.has(y.source.id) ? largestFlow(y) : 0), 0);
   const pipe = tank.overflowPipe;
   const freeboard = vesselHeight(tank) - tank.overflowM;
   const bore = pipe && metresOfMm(pipe.insideDiameterMm);
@@ -149,11 +150,19 @@ function hoursOfYear(balance: PlanBalance): StoreSeries {
   };
 }
 
+/** The balance with the sources alone whose water comes to a tank. */
+function balanceOf(plan: Plan, balance: PlanBalance, tank: StoreNode): PlanBalance {
+  const feeders = new Set(feedersOf(plan, tank.id).map((n) => n.id));
+  const others = balance.yields.map((y) => y.source.id).filter((id) => !feeders.has(id));
+  return { ...balance, ...withoutSources(balance, new Set(others)) };
+}
+
 /**
  * What a store has to carry: days over the plan's daily rain where a roof feeds it, else the hours of a year, since a
  * steady source fills the store through the day.
  */
-export function storeSeries(plan: Plan, balance: PlanBalance = planBalance(plan)): StoreSeries {
+export function storeSeries(plan: Plan, whole: PlanBalance = planBalance(plan), tank?: StoreNode): StoreSeries {
+  const balance = tank ? balanceOf(plan, whole, tank) : whole;
   const daily = plan.climate?.daily;
   const inflow = inflowDays(plan, balance);
   if (!daily || !inflow || !balance.yields.some((y) => y.source.roof)) return hoursOfYear(balance);
@@ -201,7 +210,7 @@ export function sizesFor(series: StoreSeries, own: number): number[] {
 /** The curve of sizes for a tank of the plan. `onStep` gets the share done; returning false stops. */
 export function storeSizes(plan: Plan, tank: StoreNode, onStep?: (share: number) => boolean): SizeAnswer {
   const balance = planBalance(plan);
-  const series = storeSeries(plan, balance);
+  const series = storeSeries(plan, balance, tank);
   const own = tankStore(plan, tank, balance).usableAll;
   const rule = yieldRuleOf(plan);
   const days = storeDays(series.inflow, series.demand);

@@ -15,7 +15,7 @@ import {
   type Placing,
 } from '../kinds/index.ts';
 import { SITE_DEFAULTS, type Line, type Plan, type PlanNode } from '../schema/index.ts';
-import { isOneWay } from '../topology/index.ts';
+import { fedPart, isOneWay } from '../topology/index.ts';
 import { entranceK, openingHead, segmentOf } from './parts.ts';
 
 /** Where a node of the plan went. */
@@ -74,7 +74,7 @@ const columnHead = (plan: Plan, water: Water): number =>
     water.density,
   );
 
-/** Compiles a plan that passed its checks. */
+/** Compiles a plan that passed its checks; of what hangs loose no water can be worked out, and it is left out. */
 export function compilePlan(plan: Plan): Compiled {
   const builder = new NetworkBuilder();
   const water = waterAt(plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC);
@@ -88,14 +88,15 @@ export function compilePlan(plan: Plan): Compiled {
       return node;
     },
   };
+  const fed = fedPart(plan);
   const joined = new Map<string, Joined>();
-  for (const node of plan.nodes) {
+  for (const node of fed.nodes) {
     const kind = kindOf(node);
     joined.set(node.id, { plan: node, kind, placed: kind.place(node, placing), entering: [], leaving: [] });
   }
   const lines = new Map<string, LineMap>();
   const reducers = new Map<string, number>();
-  for (const line of plan.lines) {
+  for (const line of fed.lines) {
     const from = joined.get(line.from);
     const to = joined.get(line.to);
     if (!from || !to) throw new Error(`line ${line.id} has an end that is no node`);

@@ -1,4 +1,4 @@
-// What a schema cannot see: references, heights against each other, water that reaches every part.
+// What a schema cannot see: references, heights against each other; and, apart, water that reaches every part.
 import { findFitting, findPipe } from '../catalogue/index.ts';
 import { faultWith, jsonPath, type Fault } from '../fields/index.ts';
 import { feeds, kindOf, type Roles } from '../kinds/index.ts';
@@ -108,22 +108,32 @@ export function crossChecks(plan: Plan): Fault[] {
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
     ...weatherFaults(plan),
   ];
-  if (!plan.nodes.some((n) => feeds(n))) {
-    faults.push({
-      path: '$.nodes',
-      message: 'has no tank and no source',
-      advice: 'add the place where the water comes from',
-    });
-  } else {
-    const lost = unreached(plan);
-    for (const [i, node] of plan.nodes.entries()) {
-      if (!lost.has(node.id)) continue;
-      faults.push({
-        path: jsonPath(['nodes', i]),
-        message: `"${node.id}" is reached by no tank or source`,
-        advice: 'join it to the system with a line, or take it out',
-      });
-    }
-  }
   return faults;
+}
+
+/**
+ * What a plan that hangs together only in part lacks for a figure of the whole of it: a tank or a source, and a line to
+ * every place. Such a plan is kept and worked on; the command line refuses it (plan format, ruling 13).
+ */
+export function looseFaults(plan: Plan): Fault[] {
+  if (!plan.nodes.some((n) => feeds(n)))
+    return [
+      {
+        path: '$.nodes',
+        message: 'has no tank and no source',
+        advice: 'add the place where the water comes from',
+      },
+    ];
+  const lost = unreached(plan);
+  return plan.nodes.flatMap((node, i) =>
+    lost.has(node.id)
+      ? [
+          {
+            path: jsonPath(['nodes', i]),
+            message: `"${node.id}" is reached by no tank or source`,
+            advice: 'join it to the system with a line, or take it out',
+          },
+        ]
+      : [],
+  );
 }

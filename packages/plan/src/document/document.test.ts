@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { planJsonSchema, type Plan } from '../schema/index.ts';
-import { faultLine, loadPlan, nestingDepth, savePlan } from './index.ts';
+import { faultLine, loadPlan, loadWhole, nestingDepth, savePlan } from './index.ts';
 
 const demo = new URL('../../../../demo/plans/', import.meta.url);
 const text = readFileSync(new URL('ousel-bank.vernal.json', demo), 'utf8');
@@ -11,7 +11,7 @@ const plan = (): Plan => JSON.parse(text) as Plan;
 function faultsAfter(change: (p: Record<string, never> & Plan) => void): string[] {
   const p = plan() as Record<string, never> & Plan;
   change(p);
-  const loaded = loadPlan(JSON.stringify(p));
+  const loaded = loadWhole(JSON.stringify(p));
   return loaded.ok ? [] : loaded.faults.map(faultLine);
 }
 
@@ -145,6 +145,12 @@ describe('reading', () => {
     const loaded = loadPlan(input);
     expect(loaded.ok).toBe(false);
     if (!loaded.ok) expect(loaded.faults.map(faultLine).join()).toMatch(line);
+  });
+  it('keeps what hangs loose: only the command line asks for a plan that is whole', () => {
+    const loose = { ...plan(), nodes: [...plan().nodes, { id: 'far', kind: 'junction', groundM: 1 }] };
+    expect(loadPlan(JSON.stringify(loose)).ok).toBe(true);
+    expect(loadWhole(JSON.stringify(loose)).ok).toBe(false);
+    expect(loadPlan(JSON.stringify({ ...plan(), nodes: [], lines: [] })).ok).toBe(true);
   });
   it('counts nesting outside strings only', () => {
     expect(nestingDepth('{"a":"[[[[\\"[","b":[1,[2]]}')).toBe(3);

@@ -1,6 +1,6 @@
 // Plan files: the face of the subject.
 export { faultLine, jsonPath, type Fault, type FaultWords } from '../fields/index.ts';
-export { crossChecks } from './crosschecks.ts';
+export { crossChecks, looseFaults } from './crosschecks.ts';
 export { MAX_BYTES, MAX_DEPTH } from '../fields/index.ts';
 export { broughtUp, PLAN_VERSION } from './migrate.ts';
-export { checkPlan, loadPlan, nestingDepth, savePlan, type Loaded } from './load.ts';
+export { checkPlan, loadPlan, loadWhole, nestingDepth, savePlan, type Loaded } from './load.ts';

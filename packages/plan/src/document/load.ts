@@ -11,7 +11,7 @@ import {
 } from '../fields/index.ts';
 import { nodeSchema } from '../kinds/index.ts';
 import { lineSchema, planSchema, type Plan } from '../schema/index.ts';
-import { crossChecks } from './crosschecks.ts';
+import { crossChecks, looseFaults } from './crosschecks.ts';
 import { faultOf } from './issues.ts';
 import { broughtUp } from './migrate.ts';
 
@@ -136,7 +136,7 @@ export function checkPlan(value: unknown): Loaded {
   return crossed.length > 0 ? { ok: false, faults: cut(crossed, false) } : { ok: true, plan };
 }
 
-/** Reads the text of a plan file. */
+/** Reads the text of a plan file; loose ends are no fault of the file. */
 export function loadPlan(text: string): Loaded {
   if (text.length > MAX_BYTES) return one('is larger than 10 MB', 'a plan file is at most 10 MB');
   if (nestingDepth(text) > MAX_DEPTH) return TOO_DEEP;
@@ -150,6 +150,14 @@ export function loadPlan(text: string): Loaded {
     );
   }
   return checkPlan(value);
+}
+
+/** Reads the text of a plan whose every place must be reached by water, as the command line asks. */
+export function loadWhole(text: string): Loaded {
+  const loaded = loadPlan(text);
+  if (!loaded.ok) return loaded;
+  const loose = looseFaults(loaded.plan);
+  return loose.length > 0 ? { ok: false, faults: cut(loose, false) } : loaded;
 }
 
 /** Text of a plan file: two-space JSON with a final newline. */

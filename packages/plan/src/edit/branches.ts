@@ -3,17 +3,11 @@ import type { Leg, Line, NodeKind, Plan, PlanNode } from '../schema/index.ts';
 import { stationsOf } from '../positions/index.ts';
 import type { Command } from './apply.ts';
 import { dropPosition } from './beyond.ts';
+import { freeLineId, freeName, teeAfter } from './places.ts';
 import { freeId } from './sources.ts';
 import { feeds, isJoint, isSource, KINDS } from '../kinds/index.ts';
 
 const lineOf = (plan: Plan, id: string): Line | undefined => plan.lines.find((l) => l.id === id);
-
-const freeLineId = (plan: Plan, stem: string): string => {
-  const taken = new Set(plan.lines.map((l) => l.id));
-  let id = stem;
-  for (let k = 2; taken.has(id); k++) id = `${stem}-${k}`;
-  return id;
-};
 
 /** What a branch or a walk can lead to. */
 export type EndKind = NodeKind;
@@ -22,32 +16,10 @@ export type EndKind = NodeKind;
 function teeAt(plan: Plan, lineId: string, leg: number): string | undefined {
   const line = lineOf(plan, lineId);
   if (!line || leg < 0 || leg >= line.legs.length) return undefined;
-  if (leg === line.legs.length - 1) {
-    const end = plan.nodes.find((n) => n.id === line.to);
-    // an outlet may have lines going on from it
-    return isJoint(end) ? end.id : undefined;
-  }
-  const tee = freeId(plan, 'tee');
-  const { endGroundM, endEastingM, endNorthingM } = line.legs[leg];
-  plan.nodes.push({
-    id: tee,
-    kind: 'junction',
-    name: 'Tee',
-    groundM: endGroundM,
-    ...(endEastingM === undefined || endNorthingM === undefined
-      ? {}
-      : { eastingM: endEastingM, northingM: endNorthingM }),
-  });
-  const rest: Line = {
-    id: freeLineId(plan, `${line.id}-on`),
-    ...(line.name ? { name: `${line.name}, on from the tee` } : {}),
-    from: tee,
-    to: line.to,
-    legs: line.legs.splice(leg + 1),
-  };
-  line.to = tee;
-  plan.lines.push(rest);
-  return tee;
+  if (leg < line.legs.length - 1) return teeAfter(plan, lineId, leg).id;
+  const end = plan.nodes.find((n) => n.id === line.to);
+  // an outlet may have lines going on from it
+  return isJoint(end) ? end.id : undefined;
 }
 
 /** Why no branch can leave at the end of a leg; undefined when one can. */
@@ -77,12 +49,11 @@ export function addBranch(
       const tee = teeAt(draft, lineId, leg);
       const ground = draft.nodes.find((n) => n.id === tee)?.groundM;
       if (tee === undefined || ground === undefined || !like) return;
-      draft.nodes.push(KINDS[kind].fresh(node, ground));
+      draft.nodes.push({ ...KINDS[kind].fresh(node, ground), name: freeName(draft, KINDS[kind].name) });
       // water comes from a spring, and goes to everything else
       const source = KINDS[kind].roles.includes('source');
       draft.lines.push({
         id: branch,
-        name: `${source ? 'From' : 'To'} the ${KINDS[kind].name.toLowerCase()}`,
         from: source ? node : tee,
         to: source ? tee : node,
         legs: [{ lengthM: 20, endGroundM: ground, pipe: structuredClone(like.pipe), depthM: like.depthM ?? 0 }],
@@ -139,17 +110,5 @@ export const swapEnds = (lineId: string): Command => ({
     });
     [line.from, line.to] = [line.to, line.from];
     line.legs = legs;
-  },
-});
-
-/** Takes a line out, and the places and tees that hang on nothing then. A tee with two lines left stays as it is. */
-export const removeLine = (lineId: string): Command => ({
-  label: 'line taken out',
-  recipe: (plan) => {
-    const line = lineOf(plan, lineId);
-    if (!line) return;
-    plan.lines = plan.lines.filter((l) => l.id !== lineId);
-    const hangs = (id: string): boolean => plan.lines.some((l) => l.from === id || l.to === id);
-    plan.nodes = plan.nodes.filter((n) => (n.id !== line.from && n.id !== line.to) || feeds(n) || hangs(n.id));
   },
 });

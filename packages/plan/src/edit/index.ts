@@ -17,7 +17,31 @@ export {
   together,
 } from './commands.ts';
 export { riseOf, startGround } from './beyond.ts';
-export { addSource, freeId, removeSource } from './sources.ts';
+export { freeId } from './sources.ts';
+export {
+  addPlace,
+  addRefusal,
+  freeName,
+  groundAt,
+  guessedLength,
+  handRefusal,
+  joinRefusal,
+  joinSpots,
+  placeAt,
+  renameLine,
+  renamePlace,
+  setFeeds,
+  unitsOf,
+  USUAL_PIPE,
+  wayBetween,
+  type Joining,
+  type LineCommand,
+  type LineSpot,
+  type NewLine,
+  type PlaceCommand,
+} from './places.ts';
+export { PRESETS, presetOf, type Preset, type PresetGroup, type PresetKey } from './presets.ts';
+export { hangsOnLine, hangsOnPlace, takeOutLine, takeOutPlace, type Hanging, type TakeOut } from './takeout.ts';
 export {
   joinFault,
   joinLegs,
@@ -32,7 +56,7 @@ export {
   type PastedRow,
   type WalkedTrack,
 } from './legs.ts';
-export { addBranch, branchFault, endsFor, joinEnd, removeLine, swapEnds, type EndKind } from './branches.ts';
+export { addBranch, branchFault, endsFor, joinEnd, swapEnds, type EndKind } from './branches.ts';
 export {
   keepLayout,
   legsFromGround,

@@ -10,13 +10,13 @@ import {
   joinFault,
   joinLegs,
   pasteLegs,
-  removeLine,
   reverseLegs,
   riseOf,
   setReading,
   splitLeg,
   spreadOverLegs,
   swapEnds,
+  takeOutLine,
   type Command,
 } from './index.ts';
 
@@ -142,7 +142,7 @@ describe('a branch', () => {
     expect(crossChecks(more)).toEqual([]);
   });
   it('taken out takes its end with it and leaves the rest', () => {
-    const less = after(p, removeLine(command.line));
+    const less = after(p, takeOutLine(p, command.line, 'all'));
     expect(less.nodes.some((n) => n.id === command.node)).toBe(false);
     expect(less.nodes.some((n) => n.id === 'low')).toBe(true);
     expect(crossChecks(less)).toEqual([]);

@@ -192,7 +192,7 @@ export const slidePlace = (lineId: string, end: LineEnd, chainage: number): Comm
 export const lineOn = (plan: Plan, lineId: string): Line | undefined => {
   const line = lineOf(plan, lineId);
   return isBareJoint(nodeOf(plan, line.to))
-    ? (plan.lines.find((l) => l.from === line.to && l.name?.startsWith(line.name ?? '\0')) ??
+    ? (plan.lines.find((l) => l.from === line.to && l.id.startsWith(`${lineId}-on`)) ??
         plan.lines.find((l) => l.from === line.to))
     : undefined;
 };

@@ -1,5 +1,6 @@
 // The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
 import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
 import { pipeFindings } from './pipes.ts';
 import {
@@ -20,6 +21,7 @@ import { waterFindings } from './water.ts';
 
 /** Every finding. A new one is a row of the file it belongs to. */
 export const FINDINGS = {
+  ...looseFindings,
   ...outletFindings,
   ...pipeFindings,
   ...walkFindings,
@@ -76,8 +78,10 @@ export const isFinding = <C extends FindingCode>(f: Finding, code: C): f is Find
 /** True when a finding is told at a step. */
 export const toldAt = (f: Finding, step: StepKey): boolean => {
   const row = rowOf(f.code);
-  return row.step === step || (row.also?.includes(step) ?? false);
+  return row.everywhere === true || row.step === step || (row.also?.includes(step) ?? false);
 };
+/** True of what hangs loose: it is told at every step. */
+export const toldEverywhere = (f: Finding): boolean => rowOf(f.code).everywhere === true;
 /** The step at which a finding is counted. */
 export const stepOf = (f: Finding): StepKey => rowOf(f.code).step;
 /** Words of a finding's flag on the hillside; undefined where it has none. */

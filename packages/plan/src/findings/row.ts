@@ -125,6 +125,8 @@ export interface FindingRow<S extends ValueSpec = ValueSpec, R extends Remedy['k
   readonly step: StepKey;
   /** Further steps where it is told. */
   readonly also?: readonly StepKey[];
+  /** Told at every step. */
+  readonly everywhere?: true;
   /** Words of its flag on the hillside, at `chainage` of its line; none where it has no flag. */
   readonly flag?: Readonly<Record<Language, string>>;
   readonly remedy?: readonly R[];

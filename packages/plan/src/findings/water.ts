@@ -56,6 +56,22 @@ export const waterFindings = {
         say`${t.count('fills')} of the latest fills lies far from the others. Look whether the vessel was full and level.`,
     },
   }),
+  'source-not-counted': row({
+    values: {},
+    severity: 'warning',
+    step: 'water',
+    also: ['need'],
+    words: {
+      en: (t) => say`The water of ${t.here} comes to none of the places that need it: it is not counted.`,
+    },
+  }),
+  'need-not-reached': row({
+    values: { name: 'name' },
+    severity: 'error',
+    step: 'need',
+    also: ['water'],
+    words: { en: (t) => say`No source’s water comes to ${t.here}: nothing is there for ${t.text('name')}.` },
+  }),
   'passing-by': row({
     values: { flow: 'flow', perDay: 'perDay' },
     severity: 'warning',

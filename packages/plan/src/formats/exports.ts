@@ -1,4 +1,5 @@
 // Walks out: as CSV of the walk book, as GeoJSON and as GPX.
+import { lineName } from '../topology/index.ts';
 import Papa from 'papaparse';
 import { stationsOf } from '../positions/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
@@ -49,7 +50,7 @@ export function geoJson(plan: Plan): PositionsRead {
       type: 'FeatureCollection',
       features: lines.map(({ line, points }) => ({
         type: 'Feature',
-        properties: { id: line.id, name: line.name ?? line.id },
+        properties: { id: line.id, name: lineName(plan, line.id) },
         geometry: { type: 'LineString', coordinates: points.map(([x, y, z]) => [tidy(x), tidy(y), z]) },
       })),
     })}\n`,
@@ -65,7 +66,7 @@ export function gpxOf(plan: Plan): PositionsRead {
   if (typeof lines === 'string') return { ok: false, fault: lines };
   const tracks = lines.map(
     ({ line, points }) =>
-      `  <trk><name>${escape(line.name ?? line.id)}</name><trkseg>\n${points
+      `  <trk><name>${escape(lineName(plan, line.id))}</name><trkseg>\n${points
         .map(([x, y, z]) => `    <trkpt lat="${tidy(y)}" lon="${tidy(x)}"><ele>${z}</ele></trkpt>`)
         .join('\n')}\n  </trkseg></trk>`,
   );

@@ -20,7 +20,8 @@ import {
 import { SITE_DEFAULTS } from '../schema/index.ts';
 import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
-import { routeTo } from '../topology/index.ts';
+import { lineName, looseEnds, routeTo } from '../topology/index.ts';
+import type { Plan } from '../schema/index.ts';
 import { standingGrades, type LineResult, type PlanResult } from './solve.ts';
 import {
   isSource,
@@ -31,6 +32,7 @@ import {
   isOutlet,
   waterOf,
   runsIn,
+  nameOf,
 } from '../kinds/index.ts';
 
 /** How far the end of the walk may miss its node, m. */
@@ -262,7 +264,7 @@ function walkFindings(c: Compiled): Finding[] {
   return [...c.lines].flatMap(([id, map]) => {
     const to = c.nodes.get(map.plan.to)?.plan;
     const by = map.geometry.ground[map.geometry.ground.length - 1] - (to?.groundM ?? 0);
-    return to && Math.abs(by) > WALK_MISS ? [finding('walk-misses-node', id, { by, node: to.name ?? to.id })] : [];
+    return to && Math.abs(by) > WALK_MISS ? [finding('walk-misses-node', id, { by, node: nameOf(to) })] : [];
   });
 }
 
@@ -317,6 +319,21 @@ function sourceFindings(c: Compiled, result: PlanResult): Finding[] {
   });
 }
 
+/** What hangs loose, each with its own words. */
+const LOOSE_CODES = {
+  alone: 'place-loose',
+  unfed: 'place-unfed',
+  'feeds-nothing': 'source-feeds-nothing',
+  unfilled: 'tank-unfilled',
+} as const;
+
+const looseFindings = (plan: Plan): Finding[] =>
+  looseEnds(plan).map(({ node, way, line }) =>
+    way === 'bare-end'
+      ? finding('line-ends-bare', node.id, { line: lineName(plan, line ?? '') })
+      : finding(LOOSE_CODES[way], node.id, {}),
+  );
+
 /** Every finding of a solved plan, worst first. */
 export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions = {}): Finding[] {
   const found: Finding[] = [];
@@ -333,6 +350,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
   // whatever else is good, a tank that does not fill serves nobody for long
   for (const id of starvedStores(c, result)) found.push(finding('tank-not-filled', id, {}));
   found.push(
+    ...looseFindings(c.plan),
     ...outletFindings(c, result, options),
     ...humpFindings(c, result, options),
     ...walkFindings(c),

@@ -2,6 +2,7 @@
 import type { Term, Working } from '@vernal-slope/core/working';
 import { compilePlan, type Compiled } from '../compile/index.ts';
 import type { Plan, Situation } from '../schema/index.ts';
+import { nameOfId } from '../topology/index.ts';
 import { resolvePipe } from '../compile/index.ts';
 import type { Candidate } from './candidates.ts';
 import type { CostUnit } from './prices.ts';
@@ -14,9 +15,6 @@ import { solvePlan } from './solve.ts';
 import { flowWorking, pressureWorking } from './workings.ts';
 import { legLossWorking, speedWorking } from './legworkings.ts';
 import { refillWorking } from './heightworkings.ts';
-
-const nameOf = (plan: Plan, id: string): string =>
-  plan.nodes.find((n) => n.id === id)?.name ?? plan.lines.find((l) => l.id === id)?.name ?? id;
 
 /** Which figure of a candidate. */
 export type CandidateFigure =
@@ -46,7 +44,7 @@ export function candidateWorking(
     }
     case 'loss':
       return stretchLoss(
-        nameOf(plan, line),
+        nameOfId(plan, line),
         legs.map((leg) => legLossWorking(c, result, line, leg)),
       );
     case 'refill': {
@@ -54,9 +52,9 @@ export function candidateWorking(
       return refill && refillWorking(c, figure.id, refill);
     }
     case 'rating':
-      return ratingWorking(nameOf(plan, line), candidate);
+      return ratingWorking(nameOfId(plan, line), candidate);
     case 'cost':
-      return costWorking(nameOf(plan, line), candidate.perMetre, candidate.length, candidate.unit);
+      return costWorking(nameOfId(plan, line), candidate.perMetre, candidate.length, candidate.unit);
   }
 }
 
@@ -139,7 +137,7 @@ export function sizesCostWorking(plan: Plan, sizes: readonly LegSize[]): Working
     const row = resolvePipe(s.pipe).row;
     const length = plan.lines.find((l) => l.id === s.line)?.legs[s.leg].lengthM;
     if (!row || length === undefined) return [];
-    const of = `leg ${s.leg + 1} of ${nameOf(plan, s.line)}, ${row.nominal}`;
+    const of = `leg ${s.leg + 1} of ${nameOfId(plan, s.line)}, ${row.nominal}`;
     const working = costWorking(of, prices.perMetre(row), length, prices.unit);
     return [{ key: `k${k}`, tex: `K_{${k + 1}}`, name: of, value: working.result.value, dimension: 'ratio', working }];
   });
@@ -176,7 +174,7 @@ export function lostWorking(
   if (!alone || !both) return undefined;
   return {
     code: 'lost-to',
-    of: `${nameOf(plan, id)} while ${nameOf(plan, other)} is open`,
+    of: `${nameOfId(plan, id)} while ${nameOfId(plan, other)} is open`,
     rule: 'v = 1 - \\dfrac{{{qb}}}{{{qa}}}',
     terms: [
       {
@@ -205,7 +203,7 @@ export function lostWorking(
 export function missingWorking(plan: Plan, m: PlanMissing): Working {
   return {
     code: 'missing-head',
-    of: nameOf(plan, m.at),
+    of: nameOfId(plan, m.at),
     rule: 'm = {{need}} - {{has}}',
     terms: [
       {

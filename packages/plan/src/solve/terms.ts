@@ -3,9 +3,9 @@ import type { Term } from '@vernal-slope/core/working';
 import { GRAVITY } from '@vernal-slope/core/units';
 import { floorOf, levelFor, type Compiled, type StateOptions } from '../compile/index.ts';
 import { isSource, isStore } from '../kinds/index.ts';
+import { nameOfId } from '../topology/index.ts';
 
-export const nameOf = (c: Compiled, id: string): string =>
-  c.nodes.get(id)?.plan.name ?? c.lines.get(id)?.plan.name ?? id;
+export const nameOf = (c: Compiled, id: string): string => nameOfId(c.plan, id);
 export const gravity: Term = {
   key: 'g',
   tex: 'g',

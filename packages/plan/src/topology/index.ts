@@ -14,3 +14,5 @@ export {
   type Route,
   type Way,
 } from './topology.ts';
+export { fedPart, feedersOf, feedsSomething, looseEnds, type LooseEnd, type LooseWay } from './loose.ts';
+export { lineName, nameOfId, placeName } from './names.ts';

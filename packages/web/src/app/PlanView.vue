@@ -134,7 +134,7 @@ const heading = computed(() => {
   const start = p.nodes.find((n) => n.id === l.from)?.groundM ?? 0;
   const fall = start - l.legs[l.legs.length - 1].endGroundM;
   return {
-    title: l.name ?? `${nameIn(p, l.from)} to ${nameIn(p, l.to)}`,
+    title: nameIn(p, l.id),
     text: `${showText(lineLength(l), 'distance', settings.units)} of line, ${fall >= 0 ? 'falls' : 'rises'} ${showText(Math.abs(fall), 'rise', settings.units)}`,
   };
 });

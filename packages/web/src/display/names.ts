@@ -1,12 +1,12 @@
 // What things are called on screen.
 import { findFitting, findPipe } from '@vernal-slope/plan/catalogue';
-import type { Leg, Plan } from '@vernal-slope/plan/schema';
+import type { Leg } from '@vernal-slope/plan/schema';
+import { nameOfId } from '@vernal-slope/plan/topology';
 import { showField } from './planfields.ts';
 import type { UnitSystem } from './quantities.ts';
 
-/** Name of a node or a line; its id where it has none. */
-export const nameIn = (plan: Plan, id: string): string =>
-  plan.nodes.find((n) => n.id === id)?.name ?? plan.lines.find((l) => l.id === id)?.name ?? id;
+/** Name of a place or of a line; a line without one goes by its ends. */
+export const nameIn = nameOfId;
 
 const VULGAR: Readonly<Record<string, string>> = {
   '1/2': '½',

@@ -21,11 +21,14 @@ export const todayText = (): string => {
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 };
 
+/** What is joined to what. */
+const joints = (plan: Plan): string => plan.lines.map((l) => `${l.from}>${l.to}`).join();
+
 export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
   // only what bears on water is looked at, and of the lines what they bring: most edits of a leg cost no more than a solve
   const parts = computed(() => {
     const p = plan.value;
-    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, p.lines.length, [...broughtBy(p)].join()] as const);
+    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, joints(p), [...broughtBy(p)].join()] as const);
   });
   let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {

@@ -136,7 +136,7 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
       <ChoiceField
         fit
         :value="line"
-        :options="plan.lines.map((l, k) => ({ value: l.id, label: l.name ?? `line ${k + 1}` }))"
+        :options="plan.lines.map((l) => ({ value: l.id, label: nameIn(plan, l.id) }))"
         label="Line"
         @update:value="(id) => emit('line', id)"
       />

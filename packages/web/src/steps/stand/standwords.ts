@@ -84,7 +84,7 @@ export function wayText(plan: Plan, way: PressureWay, system: UnitSystem): strin
       const line = plan.lines.find((l) => l.id === change.line);
       const size = nominal(findPipe(change.pipe)?.nominal ?? change.pipe);
       const all = change.legs.length === line?.legs.length;
-      const name = line?.name ?? nameIn(plan, change.line);
+      const name = nameIn(plan, change.line);
       const first =
         way.change.kind === 'pipe' &&
         line?.from !== undefined &&

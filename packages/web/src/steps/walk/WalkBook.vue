@@ -8,6 +8,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { showText, unitFor, type Quantity } from '../../display/quantities.ts';
+import { nameIn } from '../../display/names.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -42,7 +43,7 @@ const settings = useSettings();
 const body = ref<HTMLElement | null>(null);
 const plan = computed(() => props.results.compiled.plan);
 const active = computed(() => Math.min(props.leg ?? 0, Math.max(0, rows.value.length - 1)));
-const lineOptions = computed(() => plan.value.lines.map((l, k) => ({ label: l.name ?? `line ${k + 1}`, value: l.id })));
+const lineOptions = computed(() => plan.value.lines.map((l) => ({ label: nameIn(plan.value, l.id), value: l.id })));
 const unitOf = (q: Quantity): string => unitFor(q, settings.units).symbol;
 const flow = computed(() => props.results.result.lines.get(props.line)?.flow ?? 0);
 

@@ -15,7 +15,6 @@ import {
   lineOn,
   moveTee,
   pasteLegs,
-  removeLine,
   reverseLegs,
   riseOf,
   setReading,
@@ -24,6 +23,7 @@ import {
   splitLeg,
   spreadOverLegs,
   swapEnds,
+  takeOutLine,
   type Command,
   type EndKind,
   type LegReading,
@@ -235,7 +235,7 @@ function useTool(key: string): void {
       reverse: () => reverseLegs(id),
       spread: () => spreadOverLegs(id, closes.value?.misclosure ?? 0),
       swap: () => swapEnds(id),
-      'remove-line': () => removeLine(id),
+      'remove-line': () => takeOutLine(plan.value, id, 'loose'),
     };
     const wrong = commands[key] && run(commands[key]());
     if (wrong) fault(wrong);

@@ -5,9 +5,9 @@ import { NDropdown } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { repairWorth } from '@vernal-slope/core/supply';
 import { summariseTests, type PlanBalance } from '@vernal-slope/plan/budget';
-import { addSource, changeNode, removeSource, type Command } from '@vernal-slope/plan/edit';
+import { addPlace, changeNode, takeOutPlace, type PresetKey, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
-import type { FlowTest, Plan, SourceNode } from '@vernal-slope/plan/schema';
+import type { FlowTest, Plan } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
 import { fixed, percent, show, showPerDay, showText } from '../../display/quantities.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
@@ -48,12 +48,12 @@ const KINDS = [
   { key: 'haul', label: 'Hauled water' },
   { key: 'mains', label: 'Mains, as a backup' },
 ] as const;
-function add(kind: SourceNode['type']): void {
-  const command = addSource(props.plan, kind);
-  if (props.edit(command).length === 0) picked.value = command.id;
+function add(kind: PresetKey): void {
+  const command = addPlace(props.plan, kind, { by: 'later' });
+  if (props.edit(command).length === 0) picked.value = command.node;
 }
 function remove(): void {
-  if (source.value) perform(removeSource(source.value.id));
+  if (source.value) perform(takeOutPlace(props.plan, source.value.id, 'loose'));
   picked.value = '';
 }
 const attached = computed(() => props.plan.lines.some((l) => l.from === source.value?.id || l.to === source.value?.id));

@@ -1,0 +1,72 @@
+// What hangs loose: places joined to nothing, sources that feed nothing, tanks that nothing fills, ends that are bare.
+import { isBareJoint, isOutlet, isSource, isStore, type PlanNode } from '../kinds/index.ts';
+import type { Plan } from '../schema/index.ts';
+import { reachOf, unreached } from './topology.ts';
+
+/**
+ * How something hangs loose.
+ * - `alone`: no line comes to it or leaves it;
+ * - `unfed`: joined, but to no tank and no source;
+ * - `feeds-nothing`: a source whose water comes to no tank and no outlet;
+ * - `unfilled`: a tank that neither a source nor another tank fills;
+ * - `bare-end`: a line ends at a tee that nothing leaves.
+ */
+export type LooseWay = 'alone' | 'unfed' | 'feeds-nothing' | 'unfilled' | 'bare-end';
+
+export interface LooseEnd {
+  readonly node: PlanNode;
+  readonly way: LooseWay;
+  /** The line that ends bare. */
+  readonly line?: string;
+}
+
+const known = new WeakMap<Plan, readonly LooseEnd[]>();
+
+/** True where water of a place comes to a tank or to an outlet. */
+export const feedsSomething = (plan: Plan, id: string): boolean => {
+  const node = new Map(plan.nodes.map((n) => [n.id, n]));
+  for (const at of reachOf(plan, id)) if (isStore(node.get(at)) || isOutlet(node.get(at))) return true;
+  return false;
+};
+
+/** Sources and tanks whose water can come to a place, itself left out. */
+export const feedersOf = (plan: Plan, id: string): PlanNode[] =>
+  plan.nodes.filter((n) => n.id !== id && (isSource(n) || isStore(n)) && reachOf(plan, n.id).has(id));
+
+/** Everything that hangs loose, in the plan's order. */
+export function looseEnds(plan: Plan): readonly LooseEnd[] {
+  const before = known.get(plan);
+  if (before) return before;
+  const lost = unreached(plan);
+  const lines = new Map<string, string[]>(plan.nodes.map((n) => [n.id, []]));
+  for (const line of plan.lines) for (const end of new Set([line.from, line.to])) lines.get(end)?.push(line.id);
+  // what a source or a tank reaches besides itself: one walk each, and tanks and sources are few
+  const filled = new Set<string>();
+  for (const n of plan.nodes)
+    if (isSource(n) || isStore(n)) for (const at of reachOf(plan, n.id)) if (at !== n.id) filled.add(at);
+  const found: LooseEnd[] = [];
+  for (const node of plan.nodes) {
+    const joined = lines.get(node.id) ?? [];
+    const add = (way: LooseWay, line?: string): void =>
+      void found.push(line === undefined ? { node, way } : { node, way, line });
+    if (isSource(node)) {
+      if (!feedsSomething(plan, node.id)) add('feeds-nothing');
+    } else if (isStore(node)) {
+      if (!filled.has(node.id)) add(joined.length === 0 ? 'alone' : 'unfilled');
+    } else if (joined.length === 0) add('alone');
+    else if (lost.has(node.id)) add('unfed');
+    else if (isBareJoint(node) && joined.length === 1) add('bare-end', joined[0]);
+  }
+  known.set(plan, found);
+  return found;
+}
+
+/** The places and lines that water can be worked out for: those that hang together with a tank or a source. */
+export function fedPart(plan: Plan): Pick<Plan, 'nodes' | 'lines'> {
+  const lost = unreached(plan);
+  if (lost.size === 0) return plan;
+  return {
+    nodes: plan.nodes.filter((n) => !lost.has(n.id)),
+    lines: plan.lines.filter((l) => !lost.has(l.from) && !lost.has(l.to)),
+  };
+}
