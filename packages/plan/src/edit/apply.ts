@@ -1,5 +1,5 @@
 // Edits of an immutable plan: every edit is a named command that can be applied, taken back and grouped.
-import { Immer, applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import { Immer, applyPatches, current, enablePatches, original, produceWithPatches, type Patch } from 'immer';
 import type { Plan } from '../schema/index.ts';
 
 enablePatches();
@@ -17,6 +17,17 @@ export interface Edit {
   readonly patches: readonly Patch[];
   readonly inverse: readonly Patch[];
 }
+
+/** A command that also says at which step it was done, in a plan that keeps account of its steps. */
+export const usedAt = <C extends Command>(command: C, step: string): C => ({
+  ...command,
+  recipe: (plan: Plan) => {
+    command.recipe(plan);
+    if (!plan.used || plan.used.includes(step)) return;
+    // what changes nothing is no use of a step
+    if (current(plan) !== original(plan)) plan.used.push(step);
+  },
+});
 
 const quick = new Immer({ autoFreeze: false });
 

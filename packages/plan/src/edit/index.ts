@@ -1,5 +1,5 @@
 // Edits with undo: the face of the subject.
-export { applyCommand, glimpse, redoEdit, undoEdit, type Command, type Edit } from './apply.ts';
+export { applyCommand, glimpse, redoEdit, undoEdit, usedAt, type Command, type Edit } from './apply.ts';
 export {
   changeNode,
   changePlan,
@@ -21,9 +21,11 @@ export { freeId } from './sources.ts';
 export {
   addPlace,
   addRefusal,
+  chainageOf,
   freeName,
   groundAt,
   guessedLength,
+  guessedRise,
   handRefusal,
   joinRefusal,
   joinSpots,
@@ -31,6 +33,7 @@ export {
   renameLine,
   renamePlace,
   setFeeds,
+  spotAlong,
   unitsOf,
   USUAL_PIPE,
   wayBetween,

@@ -35,7 +35,9 @@ import {
 
 const EMPTY: Plan = { format: 'vernal-slope/plan', version: 1, title: 'Mine', nodes: [], lines: [] };
 const ousel = ((): Plan => {
-  const read = loadPlan(readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'));
+  const read = loadPlan(
+    readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
+  );
   if (!read.ok) throw new Error('the demo plan has faults');
   return read.plan;
 })();
@@ -96,7 +98,9 @@ describe('a place of one’s own, from nothing', () => {
     const [p] = put(us, 'tank');
     const [q] = put(p, 'shower', place('tank'), -3);
     const tankNode = q.nodes[0];
-    expect(tankNode.kind === 'tank' && tankNode.shape.type === 'vertical-cylinder' && tankNode.shape.heightM / 0.3048).toBeCloseTo(3.5, 6);
+    expect(
+      tankNode.kind === 'tank' && tankNode.shape.type === 'vertical-cylinder' && tankNode.shape.heightM / 0.3048,
+    ).toBeCloseTo(3.5, 6);
     expect(q.lines[0].legs[0].lengthM / 0.3048).toBeCloseTo(60, 3);
     const shower = q.nodes[1];
     expect(shower.kind === 'outlet' && (shower.ratedFlowLpm ?? 0) / 3.785411784).toBeCloseTo(2, 6);
@@ -119,7 +123,11 @@ describe('what a line can join', () => {
     lines: [],
   };
   const way = (a: string, b: string): string => {
-    const w = wayBetween(plan, plan.nodes.find((n) => n.id === a)!, plan.nodes.find((n) => n.id === b)!);
+    const w = wayBetween(
+      plan,
+      plan.nodes.find((n) => n.id === a)!,
+      plan.nodes.find((n) => n.id === b)!,
+    );
     return 'why' in w ? w.why : `${w.from.id}>${w.to.id}`;
   };
   it.each([
@@ -190,7 +198,8 @@ describe('straight into a tank', () => {
 
 describe('taking out', () => {
   it('says what hangs on the bakehouse tank and leaves it loose, or takes it all', () => {
-    const tank = ousel.nodes.find((n) => n.name === 'Bakehouse tank') ?? ousel.nodes.find((n) => n.id.startsWith('stand'))!;
+    const tank =
+      ousel.nodes.find((n) => n.name === 'Bakehouse tank') ?? ousel.nodes.find((n) => n.id.startsWith('stand'))!;
     const hangs = hangsOnPlace(ousel, tank.id);
     expect(hangs.ways).toContain('all');
     expect(hangs.beyond).toEqual(expect.arrayContaining(['trays']));
@@ -222,7 +231,11 @@ describe('taking out', () => {
     const [b, tap] = put(a, 'tap', place('tank'), -5, 50);
     const [c] = put(b, 'shower', place(tap), -1, 10);
     const [d] = put(c, 'hose', place(tap), -1, 10);
-    expect(hangsOnPlace(d, tap)).toMatchObject({ ways: ['join', 'loose', 'all'], length: 70, cutOff: ['shower', 'hose'] });
+    expect(hangsOnPlace(d, tap)).toMatchObject({
+      ways: ['join', 'loose', 'all'],
+      length: 70,
+      cutOff: ['shower', 'hose'],
+    });
     const teed = done(d, takeOutPlace(d, tap, 'join'));
     expect(teed.nodes.find((n) => n.id === tap)).toMatchObject({ kind: 'junction', name: 'Tee' });
     const two = done(c, takeOutPlace(c, tap, 'join'));

@@ -1,5 +1,5 @@
 // Commands that make a place of one's own: places added and joined by lines, wherever one begins; refused with a reason.
-import { isSource, isStore, kindOf, nameOf, type PlanNode } from '../kinds/index.ts';
+import { inletElevation, isSource, isStore, isVessel, kindOf, nameOf, type PlanNode } from '../kinds/index.ts';
 import { reachOf } from '../topology/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
@@ -87,6 +87,38 @@ export function groundAt(plan: Plan, spot: LineSpot): number | undefined {
   return tidy(start + share * (leg.endGroundM - start));
 }
 
+/** The point of a line that lies `at` m from its start, held to the line; undefined where there is no such line. */
+export function spotAlong(plan: Plan, lineId: string, at: number): LineSpot | undefined {
+  const line = plan.lines.find((l) => l.id === lineId);
+  if (!line) return undefined;
+  let left = Math.max(0, at);
+  for (const [leg, { lengthM }] of line.legs.entries()) {
+    if (left <= lengthM) return { line: lineId, leg, along: tidy(left) };
+    left -= lengthM;
+  }
+  return { line: lineId, leg: line.legs.length - 1 };
+}
+
+/** How far a spot of a line lies from the line's start, m; 0 of a place. */
+export function chainageOf(plan: Plan, spot: LineSpot): number {
+  if ('place' in spot) return 0;
+  const legs = plan.lines.find((l) => l.id === spot.line)?.legs ?? [];
+  const before = legs.slice(0, spot.leg).reduce((sum, l) => sum + l.lengthM, 0);
+  return tidy(before + (spot.along ?? legs.at(spot.leg)?.lengthM ?? 0));
+}
+
+/** Rise from a spot to a new place that nobody has measured yet, m, round in the plan's units: up to a source, down to all else. */
+export function guessedRise(plan: Plan, preset: PresetKey, at: LineSpot): number {
+  const unit = unitsOf(plan) === 'us' ? FOOT : 1;
+  const round = (metres: number): number => tidy(Math.ceil(metres / unit - 1e-9) * unit);
+  const { group } = presetOf(preset);
+  if (group === 'joint') return 0;
+  if (group !== 'source') return -round(2);
+  const there = placeAt(plan, at);
+  // above the rim of the tank that it fills, or nothing would run in
+  return isVessel(there) ? round(inletElevation(there) - there.groundM + 0.5) : round(2);
+}
+
 /** True where water comes to a place from somewhere else than the place `but`. */
 const fedWithout = (plan: Plan, id: string, but: string): boolean => {
   const others = plan.nodes.filter((n) => n.id !== but && n.id !== id && (isSource(n) || isStore(n)));
@@ -114,7 +146,8 @@ export function wayBetween(
     };
   if (cannotLeave(a)) return way(b, a);
   if (cannotLeave(b)) return way(a, b);
-  if (isStore(a) && isStore(b)) return a.groundM + (a.standM ?? 0) >= b.groundM + (b.standM ?? 0) ? way(a, b) : way(b, a);
+  if (isStore(a) && isStore(b))
+    return a.groundM + (a.standM ?? 0) >= b.groundM + (b.standM ?? 0) ? way(a, b) : way(b, a);
   // to a tank from a tee or a tap: it fills the tank where water comes there already, else the tank feeds it
   if (isStore(b)) return fedWithout(plan, a.id, b.id) ? way(a, b) : way(b, a);
   if (isStore(a)) return way(a, b);
@@ -127,8 +160,7 @@ const TEE: PlanNode = { id: '\0tee', kind: 'junction', groundM: 0 };
 /** Why no line can be made between two spots; undefined when one can. */
 export function joinRefusal(plan: Plan, from: LineSpot, to: LineSpot): string | undefined {
   const [a, b] = [placeAt(plan, from), placeAt(plan, to)];
-  if (groundAt(plan, from) === undefined || groundAt(plan, to) === undefined)
-    return 'There is no such place any more.';
+  if (groundAt(plan, from) === undefined || groundAt(plan, to) === undefined) return 'There is no such place any more.';
   if (!a && !b) return undefined;
   const way = wayBetween(plan, a ?? TEE, b ?? { ...TEE, id: '\0tee2' });
   return 'why' in way ? way.why : undefined;
@@ -342,4 +374,3 @@ export const renameLine = (id: string, name: string): Command => ({
     else delete line.name;
   },
 });
-

@@ -280,7 +280,10 @@ export const PRESETS: readonly Preset[] = [
     group: 'outlet',
     name: 'Shower',
     label: 'Shower',
-    note: { metric: 'Taken as 8 L/min at 100 kPa, thin below 30 kPa, 2.1 m up.', us: 'Taken as 2 gal/min at 15 psi, thin below 4 psi, 7 ft up.' },
+    note: {
+      metric: 'Taken as 8 L/min at 100 kPa, thin below 30 kPa, 2.1 m up.',
+      us: 'Taken as 2 gal/min at 15 psi, thin below 4 psi, 7 ft up.',
+    },
     letter: 'w',
     make: tapOf({
       name: 'Shower',
@@ -332,7 +335,10 @@ export const PRESETS: readonly Preset[] = [
     group: 'tank',
     name: 'Tank',
     label: 'Tank with a float',
-    note: { metric: 'Fed from another tank: a seat of 12.7 mm shuts it when it is full.', us: 'Fed from another tank: a seat of ½ in shuts it when it is full.' },
+    note: {
+      metric: 'Fed from another tank: a seat of 12.7 mm shuts it when it is full.',
+      us: 'Fed from another tank: a seat of ½ in shuts it when it is full.',
+    },
     letter: 'f',
     make: tankOf('Tank', true),
   },

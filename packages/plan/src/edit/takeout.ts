@@ -91,7 +91,11 @@ export function hangsOnPlace(plan: Plan, id: string): Hanging {
     length: lines.reduce((sum, l) => sum + lineLength(l), 0),
     cutOff,
     beyond,
-    ways: [...(canJoin(node, lines) ? (['join'] as const) : []), 'loose', ...(beyond.length > 0 ? (['all'] as const) : [])],
+    ways: [
+      ...(canJoin(node, lines) ? (['join'] as const) : []),
+      'loose',
+      ...(beyond.length > 0 ? (['all'] as const) : []),
+    ],
   };
 }
 

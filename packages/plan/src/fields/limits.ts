@@ -42,6 +42,7 @@ export const LIST_LIMITS = {
   humidityPercent: 12,
   sunshineH: 12,
   windMs: 12,
+  used: 20,
 } as const;
 
 export type ListName = keyof typeof LIST_LIMITS;

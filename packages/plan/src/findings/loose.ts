@@ -24,7 +24,8 @@ export const looseFindings = {
     step: 'water',
     everywhere: true,
     words: {
-      en: (t) => say`${t.here} feeds nothing: lead its water to a tank or to an outlet. Until then none of it is counted.`,
+      en: (t) =>
+        say`${t.here} feeds nothing: lead its water to a tank or to an outlet. Until then none of it is counted.`,
     },
   }),
   'tank-unfilled': row({

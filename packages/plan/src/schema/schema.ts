@@ -138,6 +138,8 @@ export const planSchema = z.looseObject({
       parts: list('parts', partPriceSchema).optional(),
     })
     .optional(),
+  /** Steps at which something was done, by their names; by what the plan has where it is left out. */
+  used: list('used', z.string().max(20)).optional(),
   nodes: list('nodes', nodeSchema),
   lines: list('lines', lineSchema),
 });

@@ -2,10 +2,12 @@
 import { nameOf } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 
-const lower = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text);
+const lower = (text: string): string =>
+  /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
 
 /** Words that begin a name and are no proper name: "Trough", "Kitchen tap". Only such are written small inside a sentence. */
-const PLAIN = /^(tank|trough|tap|tee|spring|stream|roof|pump|ram|shower|kitchen tap|hose point|hydrant|water butt|outlet)( \d+)?$/i;
+const PLAIN =
+  /^(tank|trough|tap|tee|spring|stream|roof|pump|ram|shower|kitchen tap|hose point|hydrant|water butt|outlet)( \d+)?$/i;
 
 /** Name of a place, else its id. */
 export const placeName = (plan: Plan, id: string): string => {

@@ -59,11 +59,11 @@ const parts = computed(() => {
   return `${list.charAt(0).toUpperCase()}${list.slice(1)}${length > 0 ? ` on ${showText(length, 'distance', settings.units)} of line` : ''}`;
 });
 const worst = computed<Finding | undefined>(() => results.value?.findings[0]);
-const begun = computed(() => document.value !== null && document.value.lines.length === 0);
+const begun = computed(() => document.value !== null && document.value.nodes.length === 0);
 const said = computed(() => {
   const plan = document.value;
   if (!plan) return '';
-  if (begun.value) return 'No line walked yet.';
+  if (begun.value) return 'Nothing here yet.';
   if (worst.value?.severity === 'ok') return 'Every place gets what it wants.';
   if (!worst.value) return 'Settled.';
   const words = plainText(sentence(worst.value, settings.units, (id) => nameIn(plan, id)));

@@ -4,13 +4,15 @@ import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { storeToRefs } from 'pinia';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
-import { worstOf, type StepKey } from '@vernal-slope/plan/findings';
+import { usedAt } from '@vernal-slope/plan/edit';
+import { toldEverywhere, worstFirst, worstOf, type Finding, type StepKey } from '@vernal-slope/plan/findings';
 import { lineLength } from '@vernal-slope/plan/positions';
+import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
 import HillsideView from '../drawings/hillside/HillsideView.vue';
-import ViewSwitch from '../drawings/ViewSwitch.vue';
+import ViewSwitch, { type View } from '../drawings/ViewSwitch.vue';
 import FindingList from '../judgement/FindingList.vue';
 import JudgementColumn from '../judgement/JudgementColumn.vue';
 import { useSlowAnswers } from '../judgement/useSlowAnswers.ts';
@@ -22,13 +24,14 @@ import { usePlan } from '../session/plan.ts';
 import { providePlanPage, type LegRef, type PlanPage } from '../session/planpage.ts';
 import { useBudget } from '../session/useBudget.ts';
 import { useEditing } from '../session/useEditing.ts';
+import { useJoining } from '../session/joining.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
 import { useSlide } from '../session/useSlide.ts';
 import KeyHelp from '../shell/KeyHelp.vue';
 import NoticeBar from '../shell/NoticeBar.vue';
 import StairNav, { type Tread } from '../shell/StairNav.vue';
 import { FIRST_STEP, hotkeyOf, stepOf, STEPS } from '../steps/registry.ts';
-import type { StepUse } from '../steps/step.ts';
+import type { StepRow, StepUse } from '../steps/step.ts';
 import MethodSettings from './MethodSettings.vue';
 import OpenFailure from './OpenFailure.vue';
 import PlanTools from './PlanTools.vue';
@@ -39,6 +42,9 @@ import ViewingNotice from './ViewingNotice.vue';
 
 // what is not on the way to the first answer is fetched when it is opened
 const WhatIf = defineAsyncComponent(() => import('../judgement/WhatIf.vue'));
+const WholePlace = defineAsyncComponent(() => import('../drawings/place/WholePlace.vue'));
+const JoinPanel = defineAsyncComponent(() => import('./joining/JoinPanel.vue'));
+const ThingPanel = defineAsyncComponent(() => import('./joining/ThingPanel.vue'));
 const FromAbove = defineAsyncComponent(() => import('../drawings/above/FromAbove.vue'));
 const HistoryDialog = defineAsyncComponent(() => import('../session/HistoryDialog.vue'));
 
@@ -47,16 +53,23 @@ const router = useRouter();
 const store = usePlan();
 const settings = useSettings();
 const { revision, conflict, openFailure, notice } = storeToRefs(store);
-const editing = useEditing(() => props.id);
+const current = computed<StepKey>(() => stepOf(props.step)?.key ?? FIRST_STEP);
+const editing = useEditing(
+  () => props.id,
+  (command) => usedAt(command, current.value),
+);
 const { plan, own, viewing, whatIf, edit, perform } = editing;
 const results = usePlanResults(plan);
 const beside = usePlanResults(own);
 const budget = useBudget(plan);
+const joining = useJoining(plan, perform, () => viewing.value !== null);
+/** What the drawings show: the plan with what is being added, while it is. */
+const drawn = computed(() => joining.draft.value?.results ?? results.value);
+const fresh = computed(() => joining.draft.value && { node: joining.draft.value.node, line: joining.draft.value.line });
 
 const historyShown = ref(false);
 const keysShown = ref(false);
-const above = ref(false);
-const current = computed<StepKey>(() => stepOf(props.step)?.key ?? FIRST_STEP);
+const view = ref<View>('hillside');
 const row = computed(() => stepOf(current.value) ?? STEPS[0]);
 const uses = new Map<StepKey, StepUse>();
 const choices = usePlanChoices(results, () => uses.get(current.value)?.leadsTo?.value);
@@ -76,6 +89,7 @@ watch(
     choices.reset();
     working.close();
     editing.reset();
+    joining.letGo();
     void store.open(id);
   },
   { immediate: true },
@@ -103,15 +117,26 @@ const page: PlanPage = {
   choosePlace: choices.choosePlace,
   showLine: choices.showLine,
   pickLeg: choices.pickLeg,
+  joining,
   open: working.open,
   openMade: working.openMade,
 };
 providePlanPage(page);
 for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
-const stepJudgement = computed(() => uses.get(current.value)?.judgement?.value ?? null);
+/** What the step says of itself; what hangs loose is told at every step. */
+const stepJudgement = computed(() => {
+  const judged = uses.get(current.value)?.judgement?.value;
+  if (!judged) return null;
+  const told = new Set(judged.findings.map((f) => `${f.code} ${f.at}`));
+  const loose = (results.value?.findings ?? []).filter((f) => toldEverywhere(f) && !told.has(`${f.code} ${f.at}`));
+  return loose.length > 0 ? { ...judged, findings: worstFirst([...judged.findings, ...loose]) } : judged;
+});
 const { slideTo, slid } = useSlide(page, () => viewing.value !== null);
 const { answer: slow, busy, error: slowError } = useSlowAnswers(plan, chosen);
 
+/** A step is settled once it has been used and nothing is left to see to; what is to see to is told in any case. */
+const usedOrShort = (s: StepRow, p: Plan, found: readonly Finding[]): boolean =>
+  found.some((f) => f.severity !== 'ok') || (p.used ? p.used.includes(s.key) : s.begun(p));
 const treads = computed<Tread[]>(() => {
   const known = plan.value && results.value && { plan: plan.value, results: results.value, budget: budget.value };
   return STEPS.map((s) => {
@@ -120,7 +145,7 @@ const treads = computed<Tread[]>(() => {
       key: s.key,
       name: s.name,
       hotkey: hotkeyOf(s.key),
-      level: known && s.begun(known.plan) ? worstOf(found) : 'begun',
+      level: known && usedOrShort(s, known.plan, found) ? worstOf(found) : 'begun',
       toSee: found.filter((f) => f.severity !== 'ok').length,
     };
   });
@@ -188,35 +213,51 @@ usePlanKeys({
   <main v-else-if="results && plan">
     <ViewingNotice v-if="viewing" :version="viewing" @take="editing.takeBack" @back="viewing = null" />
     <div class="upper">
-      <div v-if="!above" class="heading">
+      <div v-if="view === 'hillside'" class="heading">
         <h1>{{ heading.title }}</h1>
         <p class="muted">{{ heading.text }}</p>
       </div>
       <FromAbove
-        v-if="above"
+        v-if="view === 'above'"
         class="hill tall"
-        :results="results"
+        :results="drawn ?? results"
         :plan-id="id"
         :chosen="chosen"
         :leg="leg"
         :hovered="hovered"
         :edit="edit"
+        :locked="viewing !== null"
         @leg="page.pickLeg"
         @hover="(ref: LegRef | null) => (hovered = ref)"
         @choose="page.choosePlace"
-        ><template #switch><ViewSwitch v-model="above" /></template
+        ><template #switch><ViewSwitch v-model="view" /></template
       ></FromAbove>
+      <WholePlace
+        v-else-if="view === 'place'"
+        class="hill tall"
+        :results="drawn ?? results"
+        :chosen="fresh?.node ?? chosen"
+        :leg="leg"
+        :hovered="hovered"
+        :fresh="fresh"
+        :locked="viewing !== null"
+        @leg="page.pickLeg"
+        @hover="(ref: LegRef | null) => (hovered = ref)"
+        @choose="page.choosePlace"
+        ><template #switch><ViewSwitch v-model="view" /></template
+      ></WholePlace>
       <HillsideView
         v-else
         class="hill"
         :class="{ low: stepJudgement }"
-        :results="results"
-        :chosen="chosen"
+        :results="drawn ?? results"
+        :chosen="fresh?.node ?? chosen"
         :leg="leg"
         :hovered="hovered"
         :title="heading.title"
         :ghost="beside"
-        :slides="!viewing"
+        :slides="!viewing && !joining.asked.value"
+        :joins="!viewing"
         :close="row.close ?? false"
         @leg="page.pickLeg"
         @hover="(ref) => (hovered = ref)"
@@ -224,11 +265,21 @@ usePlanKeys({
         @open="page.open"
         @slide="slideTo"
         @slid="slid"
-        ><template #switch><ViewSwitch v-model="above" /></template
+        ><template #switch><ViewSwitch v-model="view" /></template
       ></HillsideView>
     </div>
     <div class="lower">
       <div class="page">
+        <JoinPanel
+          v-if="joining.asked.value?.mode === 'line'"
+          :key="`${joining.asked.value.group ?? ''}`"
+          :asked="joining.asked.value"
+        />
+        <ThingPanel
+          v-else-if="joining.asked.value"
+          :key="`${joining.asked.value.mode} ${joining.asked.value.place ?? joining.asked.value.line}`"
+          :asked="joining.asked.value"
+        />
         <WhatIf
           v-if="beside && whatIf"
           :label="whatIf.label"

@@ -34,15 +34,27 @@ export function usePlanChoices(
     if (!r) return '';
     const led = leads();
     if (led) return led;
-    if (r.compiled.nodes.has(picked.value)) return picked.value;
-    const ends = r.consumers.filter((id) => !isStore(r.compiled.nodes.get(id)?.plan));
-    return ends.at(-1) ?? r.consumers.at(-1) ?? r.compiled.plan.nodes.find(isStore)?.id ?? '';
+    if (r.compiled.plan.nodes.some((n) => n.id === picked.value)) return picked.value;
+    const ends = r.consumers.filter((id) => r.compiled.nodes.has(id) && !isStore(r.compiled.nodes.get(id)?.plan));
+    return (
+      ends.at(-1) ??
+      r.consumers.at(-1) ??
+      r.compiled.plan.nodes.find(isStore)?.id ??
+      r.compiled.plan.nodes.at(0)?.id ??
+      ''
+    );
   });
   const line = computed(() => {
     const r = results.value;
     if (!r) return '';
-    if (pickedLine.value && r.compiled.lines.has(pickedLine.value)) return pickedLine.value;
-    return routeTo(r.compiled, chosen.value)?.lines.at(-1)?.line ?? r.compiled.plan.lines[0]?.id ?? '';
+    const { lines } = r.compiled.plan;
+    if (pickedLine.value && lines.some((l) => l.id === pickedLine.value)) return pickedLine.value;
+    return (
+      routeTo(r.compiled, chosen.value)?.lines.at(-1)?.line ??
+      lines.find((l) => l.from === chosen.value || l.to === chosen.value)?.id ??
+      lines.at(0)?.id ??
+      ''
+    );
   });
   const showLine = (id: string): void => {
     pickedLine.value = id;

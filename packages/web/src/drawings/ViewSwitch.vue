@@ -1,15 +1,26 @@
 <script setup lang="ts">
-// Between the section and the view from above.
-const above = defineModel<boolean>({ required: true });
+// Between the section of one way, the whole place, and the view from above.
+export type View = 'hillside' | 'place' | 'above';
+const view = defineModel<View>({ required: true });
+const VIEWS: readonly { key: View; name: string }[] = [
+  { key: 'hillside', name: 'Hillside' },
+  { key: 'place', name: 'Whole place' },
+  { key: 'above', name: 'From above' },
+];
 </script>
 
 <template>
   <div class="views no-print no-picture" role="group" aria-label="View" @click.stop>
-    <button type="button" class="tool" :aria-pressed="!above" data-test="view-hillside" @click="above = false">
-      Hillside
-    </button>
-    <button type="button" class="tool" :aria-pressed="above" data-test="view-above" @click="above = true">
-      From above
+    <button
+      v-for="v in VIEWS"
+      :key="v.key"
+      type="button"
+      class="tool"
+      :aria-pressed="view === v.key"
+      :data-test="`view-${v.key}`"
+      @click="view = v.key"
+    >
+      {{ v.name }}
     </button>
   </div>
 </template>

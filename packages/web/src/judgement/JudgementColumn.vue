@@ -2,7 +2,7 @@
 // The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
 import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
-import { finding, findingOf, worstFirst, type Finding } from '@vernal-slope/plan/findings';
+import { finding, findingOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
 import { starvedBy } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
@@ -73,7 +73,12 @@ const findings = computed<Finding[]>(() => {
   const chain = new Set(chainTo(shown.value, props.chosen).map((c) => c.line));
   const sources = plan.value.nodes.filter((n) => isSource(n)).map((n) => n.id);
   const list = shown.value.findings.filter(
-    (f) => f.at === props.chosen || chain.has(f.at) || sources.includes(f.at) || f.code === 'not-converged',
+    (f) =>
+      f.at === props.chosen ||
+      chain.has(f.at) ||
+      sources.includes(f.at) ||
+      f.code === 'not-converged' ||
+      toldEverywhere(f),
   );
   const refill = props.slow?.refill;
   if (refill && !refill.settled) list.push(finding('refill-not-settled', props.chosen, {}));

@@ -6,6 +6,7 @@ import type { Command } from '@vernal-slope/plan/edit';
 import type { FigureKey, StepKey } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
 import type { Budget } from './useBudget.ts';
+import type { Joining } from './joining.ts';
 import type { PlanResults } from './usePlanResults.ts';
 
 /** A leg of a line, as it is chosen or pointed at. */
@@ -41,6 +42,8 @@ export interface PlanPage extends Edits {
   readonly pickLeg: (leg: LegRef) => void;
   /** Tries a command beside the plan. */
   readonly tryIt: (command: Command) => void;
+  /** Places and lines that are added, joined, named and taken out. */
+  readonly joining: Joining;
   /** Opens the working of a figure of the plan, or one that a step made itself. */
   readonly open: (key: FigureKey) => void;
   readonly openMade: (working: Working | undefined) => void;

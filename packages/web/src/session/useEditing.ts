@@ -40,7 +40,8 @@ export interface Editing extends Edits {
   readonly reset: () => void;
 }
 
-export function useEditing(id: () => string): Editing {
+/** `mark` says of a command at which step it was done. */
+export function useEditing(id: () => string, mark: (command: Command) => Command = (command) => command): Editing {
   const store = usePlan();
   const { plan: stored, notice } = storeToRefs(store);
   /** An older version that is only looked at; nothing can be changed meanwhile. */
@@ -60,7 +61,7 @@ export function useEditing(id: () => string): Editing {
   }
   function edit(command: Command): readonly Fault[] {
     if (viewing.value) return OLDER;
-    return whatIf.value ? tryMore(command, whatIf.value.label) : store.edit(command);
+    return whatIf.value ? tryMore(command, whatIf.value.label) : store.edit(mark(command));
   }
   /** Tells faults on the page. @returns true when there are none */
   function told(faults: readonly Fault[]): boolean {
@@ -70,7 +71,7 @@ export function useEditing(id: () => string): Editing {
   function keepIt(): void {
     const now = whatIf.value;
     whatIf.value = null;
-    if (now) told(store.edit(together(now.label, now.commands)));
+    if (now) told(store.edit(mark(together(now.label, now.commands))));
   }
   /** Within a what-if the last change of it is undone, then the what-if itself. */
   function undo(): void {

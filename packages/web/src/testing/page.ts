@@ -13,6 +13,7 @@ import type { StepJudgement } from '../judgement/stepjudgement.ts';
 import { providePlanPage, type PlanPage } from '../session/planpage.ts';
 import { STEPS } from '../steps/registry.ts';
 import type { StepUse } from '../steps/step.ts';
+import { useJoining } from '../session/joining.ts';
 import { useBudget } from '../session/useBudget.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
 
@@ -63,6 +64,11 @@ function testPage(first: Plan, step: StepKey): TestPage {
     trying: computed(() => ''),
     edit,
     perform: (command) => edit(command).length === 0,
+    joining: useJoining(
+      plan,
+      (command) => edit(command).length === 0,
+      () => false,
+    ),
     tryIt: (command) => void tried.push(command),
     open: (key) => void opened.push(key),
     openMade: (working) => void made.push(working),

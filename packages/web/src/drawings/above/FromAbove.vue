@@ -24,8 +24,11 @@ import { MARKS } from '../marks.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { LegRef } from '../hillside/section.ts';
 import ZoomButtons from '../ZoomButtons.vue';
+import { looseEnds } from '@vernal-slope/plan/topology';
 import { feeds, isBareJoint, isSource, isVessel } from '@vernal-slope/plan/kinds';
 import { useEdits } from '../../session/planpage.ts';
+import JoinRings, { type Ring } from '../joining/JoinRings.vue';
+import type { LineSpot } from '@vernal-slope/plan/edit';
 
 const GridDialog = defineAsyncComponent(() => import('./GridDialog.vue'));
 
@@ -36,6 +39,8 @@ const props = defineProps<{
   leg: LegRef | null;
   hovered: LegRef | null;
   edit: (command: Command) => readonly Fault[];
+  /** An older version: nothing can be begun. */
+  locked?: boolean;
 }>();
 const emit = defineEmits<{ leg: [leg: LegRef]; hover: [leg: LegRef | null]; choose: [id: string] }>();
 
@@ -140,6 +145,63 @@ const contourLabels = computed(() =>
   ),
 );
 
+/** Rings stand beside the marks, which are dragged to where things lie, px. */
+const BESIDE = 17;
+const spotAt = ref<{ line: string; leg: number; share: number } | null>(null);
+function spotOn(line: string, leg: number, share: number): Ring | undefined {
+  const l = legsDrawn.value.find((d) => d.line === line && d.leg === leg);
+  const length = plan.value.lines.find((p) => p.id === line)?.legs[leg]?.lengthM;
+  if (!l || length === undefined) return undefined;
+  return {
+    key: 'spot',
+    spot: { line, leg, along: Number((share * length).toFixed(2)) },
+    x: l.x1 + share * (l.x2 - l.x1),
+    y: l.y1 + share * (l.y2 - l.y1),
+    name: `A point of ${nameIn(plan.value, line)}`,
+    plus: true,
+  };
+}
+const shareAt = (l: { x1: number; y1: number; x2: number; y2: number }, px: number, py: number): number => {
+  const [dx, dy] = [l.x2 - l.x1, l.y2 - l.y1];
+  return Math.max(0, Math.min(1, ((px - l.x1) * dx + (py - l.y1) * dy) / Math.max(1e-9, dx * dx + dy * dy)));
+};
+const rings = computed<Ring[]>(() => {
+  if (props.locked || moving.value) return [];
+  const loose = new Set(looseEnds(plan.value).map((l) => l.node.id));
+  const list: Ring[] = places.value.map((p) => ({
+    key: p.id,
+    spot: { place: p.id },
+    x: p.x + BESIDE,
+    y: p.y + BESIDE - 4,
+    name: nameIn(plan.value, p.id),
+    small: isBareJoint(p),
+    loose: loose.has(p.id),
+  }));
+  const at = spotAt.value;
+  const found = at && spotOn(at.line, at.leg, at.share);
+  return found ? [...list, found] : list;
+});
+function lineAt(px: number, py: number): LineSpot | undefined {
+  const near = legsDrawn.value
+    .map((l) => {
+      const share = shareAt(l, px, py);
+      const d = Math.hypot(l.x1 + share * (l.x2 - l.x1) - px, l.y1 + share * (l.y2 - l.y1) - py);
+      return { l, share, d };
+    })
+    .sort((a, b) => a.d - b.d)
+    .at(0);
+  return near && near.d < 12 ? spotOn(near.l.line, near.l.leg, near.share)?.spot : undefined;
+}
+function pressLeg(event: MouseEvent, l: (typeof legsDrawn.value)[number]): void {
+  emit('leg', { line: l.line, leg: l.leg });
+  const box = holder.value?.getBoundingClientRect();
+  spotAt.value = {
+    line: l.line,
+    leg: l.leg,
+    share: shareAt(l, event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)),
+  };
+}
+
 const bar = computed(() => {
   const unit = unitFor('distance', settings.units);
   const length = roundBelow(fromSI(140 / perMetre.value, unit));
@@ -187,7 +249,7 @@ const summary = computed(
           :class="{ way: l.way, lit: l.lit, guessed: l.guessed, dry: !l.flows }"
           @mouseenter="emit('hover', { line: l.line, leg: l.leg })"
           @mouseleave="emit('hover', null)"
-          @click="emit('leg', { line: l.line, leg: l.leg })"
+          @click="pressLeg($event, l)"
         >
           <line class="catch" :x1="l.x1" :y1="l.y1" :x2="l.x2" :y2="l.y2" />
           <line class="edge" :x1="l.x1" :y1="l.y1" :x2="l.x2" :y2="l.y2" />
@@ -239,6 +301,7 @@ const summary = computed(
           <DropGlyph v-if="!feeds(l)" :level="l.severity" :size="13" /><template v-if="!l.small">{{ l.name }}</template>
         </button>
       </span>
+      <JoinRings :plan="plan" :rings="rings" :width="w" :height="h" :line-at="lineAt" :chosen="chosen" />
       <div class="north" :aria-label="sketch ? undefined : 'North is up'" :title="sketch ? '' : 'North is up'">
         <template v-if="!sketch"><ArrowUp :size="22" aria-hidden="true" />N</template>
       </div>

@@ -26,7 +26,9 @@ import HillsideTags from './HillsideTags.vue';
 import HillsideTubes from './HillsideTubes.vue';
 import HillsideVessels from './HillsideVessels.vue';
 import HillsideTools from './HillsideTools.vue';
-import { isOutlet, isSource } from '@vernal-slope/plan/kinds';
+import { isBareJoint, isOutlet, isSource } from '@vernal-slope/plan/kinds';
+import type { LineSpot } from '@vernal-slope/plan/edit';
+import JoinRings, { type Ring } from '../joining/JoinRings.vue';
 import './hillside.css';
 
 const props = defineProps<{
@@ -39,6 +41,8 @@ const props = defineProps<{
   ghost?: PlanResults | null;
   /** Places can be slid. */
   slides?: boolean;
+  /** Lines can be led from its places. */
+  joins?: boolean;
   /** Only the way from its last tank on, close. */
   close?: boolean;
 }>();
@@ -276,6 +280,72 @@ function slideText(): string {
   }`;
 }
 
+/** Rings stand over the handles by which places are slid, px. */
+const OVER = 20;
+const LOOSE_STEP = 96;
+/** Places that no water comes to, at their heights, at the right of the drawing. */
+const apart = computed(() =>
+  section.value.apart.map((p, k) => ({
+    id: p.id,
+    name: nameIn(plan.value, p.id),
+    x: w.value - 46 - LOOSE_STEP * (k % 3) - 24 * Math.floor(k / 3),
+    y: Math.max(60, Math.min(h.value - foot.value - 30, y.value(p.z))),
+  })),
+);
+/** The point of a leg that was pressed last: a tee could stand there. */
+const spotAt = ref<{ line: string; leg: number; x: number } | null>(null);
+const rings = computed<Ring[]>(() => {
+  if (!props.joins || held.value || shown.value.passing) return [];
+  const inside = (px: number): boolean => px >= 0 && px <= w.value;
+  const list: Ring[] = section.value.places
+    .filter((p) => inside(x.value(p.x)))
+    .map((p) => ({
+      key: p.id,
+      spot: { place: p.id },
+      x: x.value(p.x),
+      y: y.value(p.z) - OVER,
+      name: nameIn(plan.value, p.id),
+      small: isBareJoint(plan.value.nodes.find((n) => n.id === p.id)),
+    }));
+  for (const a of apart.value)
+    list.push({ key: a.id, spot: { place: a.id }, x: a.x, y: a.y, name: a.name, loose: true });
+  const at = spotAt.value;
+  const found = at && spotOn(at.line, at.leg, at.x);
+  if (found) list.push(found);
+  return list;
+});
+/** A point of a leg as a ring on its pipe. */
+function spotOn(line: string, leg: number, sx: number): Ring | undefined {
+  const l = section.value.legs.find((s) => s.line === line && s.leg === leg);
+  const strip = section.value.strips.find((s) => s.line === line);
+  const length = plan.value.lines.find((p) => p.id === line)?.legs[leg]?.lengthM;
+  if (!l || !strip || length === undefined) return undefined;
+  const share = Math.max(0, Math.min(1, (sx - l.x0) / (l.x1 - l.x0)));
+  const k = strip.reversed ? strip.pipe.length - 2 - leg : leg;
+  const [a, b] = [strip.pipe[k], strip.pipe[k + 1]];
+  return {
+    key: 'spot',
+    spot: { line, leg, along: Number(((strip.reversed ? 1 - share : share) * length).toFixed(2)) },
+    x: x.value(sx),
+    y: y.value(a.z + share * (b.z - a.z)),
+    name: `A point of ${nameIn(plan.value, line)}`,
+    plus: true,
+  };
+}
+function lineAt(px: number, py: number): LineSpot | undefined {
+  const sx = x.value.invert(px);
+  const l = section.value.legs.find((s) => sx >= s.x0 && sx <= s.x1);
+  const ring = l && spotOn(l.line, l.leg, sx);
+  return ring && Math.abs(ring.y - py) < 14 ? ring.spot : undefined;
+}
+function pressed(event: MouseEvent): void {
+  const found = legAt(event);
+  if (!found) return;
+  emit('leg', found);
+  const sx = distanceAt(event.clientX);
+  spotAt.value = sx === undefined ? null : { ...found, x: sx };
+}
+
 const onKey = useDrawingKeys({
   results: () => shown.value,
   section: () => section.value,
@@ -305,12 +375,7 @@ const summary = computed(() => {
       :aria-label="summary"
       @mousemove="hover"
       @mouseleave="emit('hover', null)"
-      @click="
-        (event) => {
-          const found = legAt(event);
-          if (found) emit('leg', found);
-        }
-      "
+      @click="pressed"
       @keydown="onKey"
     >
       <svg :width="w" :height="h" :viewBox="`0 0 ${w} ${h}`" data-test="hillside">
@@ -392,6 +457,19 @@ const summary = computed(() => {
         @open="(key) => emit('open', key)"
       />
       <HillsideFar :places="behindEnds" :width="w" :height="h - foot" @choose="(id) => emit('choose', id)" />
+      <span v-for="a in apart" :key="a.id" class="apart" :style="{ left: `${a.x}px`, top: `${a.y - 40}px` }">
+        <button type="button" :data-apart="a.id" @click.stop="emit('choose', a.id)">{{ a.name }}</button>
+      </span>
+      <JoinRings
+        v-if="joins"
+        :plan="plan"
+        :rings="rings"
+        :width="w"
+        :height="h"
+        :line-at="lineAt"
+        :height-at="(py) => y.invert(py)"
+        :chosen="chosen"
+      />
       <p v-if="held && slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
         <slot name="switch" />
@@ -437,6 +515,26 @@ const summary = computed(() => {
 .sliding :deep(.tag) {
   /* a soft edge costs more than all else of a name, frame by frame */
   text-shadow: none;
+}
+
+.apart {
+  position: absolute;
+  display: flex;
+  justify-content: center;
+  width: 0;
+}
+
+.apart button {
+  flex: none;
+  padding: 0 6px;
+  border: var(--line-hair) dashed var(--amber);
+  border-radius: var(--radius);
+  background: var(--amber-wash);
+  color: var(--amber-ink);
+  font-size: var(--text-s);
+  font-weight: 700;
+  white-space: nowrap;
+  cursor: pointer;
 }
 
 .slide-words {

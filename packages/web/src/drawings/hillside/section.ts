@@ -9,7 +9,7 @@ import { wantsOf, feeds, isOutlet, isStore, isVessel } from '@vernal-slope/plan/
 import type { LegRef } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { flagOf } from '@vernal-slope/plan/findings';
-import { neighbours } from '@vernal-slope/plan/topology';
+import { looseEnds, neighbours, reachOf } from '@vernal-slope/plan/topology';
 
 export type { LegRef };
 
@@ -92,6 +92,10 @@ export interface Section {
   readonly tubes: readonly Tube[];
   readonly flags: readonly Flag[];
   readonly marks: readonly Mark[];
+  /** Places on the drawn way and behind it, from which a line can be led. */
+  readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];
+  /** Places that no water comes to: they stand at their heights beside the way. */
+  readonly apart: readonly { readonly id: string; readonly z: number }[];
   readonly x: readonly [number, number];
   readonly z: readonly [number, number];
 }
@@ -117,9 +121,8 @@ function vesselOf(
   side: Vessel['side'],
   pipeEnd?: number,
 ): Vessel | undefined {
-  const map = results.compiled.nodes.get(id);
-  const node = map?.plan;
-  if (!node || !isVessel(node)) return undefined;
+  const node = results.compiled.plan.nodes.find((n) => n.id === id);
+  if (!isVessel(node)) return undefined;
   const floor = node.groundM + (node.standM ?? 0);
   const height = vesselHeight(node);
   return {
@@ -137,10 +140,36 @@ function vesselOf(
   };
 }
 
+/**
+ * The way that is drawn for a place: the one to it; of a source, the way of its water; of a place that none comes to, the
+ * way that would be drawn if nothing were chosen. So a drawing is never empty while there is a line.
+ */
+function wayFor(results: PlanResults, chosen: string): { line: string; reversed: boolean }[] {
+  const chain = chainTo(results, chosen);
+  if (chain.length > 0) return chain;
+  const { compiled } = results;
+  const reached = reachOf(compiled, chosen);
+  const ends = results.consumers.filter((id) => compiled.nodes.has(id));
+  const end =
+    ends.find((id) => reached.has(id)) ?? (isStore(compiled.nodes.get(chosen)?.plan) ? undefined : ends.at(-1));
+  if (end !== undefined) return chainTo(results, end);
+  const last = [...reached].at(-1);
+  if (last !== undefined) return chainTo(results, last);
+  const line = isStore(compiled.nodes.get(chosen)?.plan) ? undefined : [...compiled.lines.values()].at(0);
+  return line ? [{ line: line.plan.id, reversed: false }] : [];
+}
+
+/** The place where a way ends. */
+function endOf(results: PlanResults, chain: readonly { line: string; reversed: boolean }[]): string | undefined {
+  const last = chain.at(-1);
+  const line = last && results.compiled.lines.get(last.line)?.plan;
+  return line && (last.reversed ? line.from : line.to);
+}
+
 /** The section of a plan for one chosen node. */
 export function sectionOf(results: PlanResults, chosen: string, still?: readonly BehindStrip[]): Section {
   const { compiled, result } = results;
-  const chain = chainTo(results, chosen);
+  const chain = wayFor(results, chosen);
   // a running line that is seen for one frame needs fewer points
   const samples = results.passing ? 2 : undefined;
   const strips: SectionStrip[] = [];
@@ -152,14 +181,17 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     if (vessel) vessels.push(vessel);
   };
   // chainage counts from the water that feeds the chosen place; what lies above it has negative x
-  const feeding = routeTo(compiled, chosen);
-  const above = chain.slice(0, chain.length - (feeding?.lines.length ?? 0));
+  const feeding = routeTo(compiled, endOf(results, chain) ?? chosen);
+  const above = chain.slice(0, Math.max(0, chain.length - (feeding?.lines.length ?? 0)));
   let x0 = -above.reduce((sum, { line }) => sum + lengthOf(results, line), 0);
+  let alone: string | undefined;
   if (chain.length === 0) {
     push(vesselOf(results, chosen, 0, 'middle'));
+    if (compiled.plan.nodes.some((n) => n.id === chosen)) alone = chosen;
   }
   /** Where the places of the chain stand along it. */
   const placeX = new Map<string, number>();
+  if (alone !== undefined) placeX.set(alone, 0);
   chain.forEach(({ line, reversed }, k) => {
     const map = compiled.lines.get(line);
     const found = result.lines.get(line);
@@ -227,6 +259,9 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     }
     x0 += length;
   });
+  const apart = looseEnds(compiled.plan)
+    .map((l) => l.node)
+    .filter((n) => !placeX.has(n.id) && !(chain.length === 0 && n.id === chosen));
   const behind = still ?? behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
   return {
     strips,
@@ -236,7 +271,9 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     tubes,
     flags,
     marks: marksOf(strips),
-    ...extent([...behind, ...strips], vessels, tubes),
+    places: [...placeX].map(([id, x]) => ({ id, x, z: compiled.plan.nodes.find((n) => n.id === id)?.groundM ?? 0 })),
+    apart: apart.map((n) => ({ id: n.id, z: n.groundM })),
+    ...extent([...behind, ...strips], vessels, tubes, apart),
   };
 }
 
@@ -376,12 +413,14 @@ function extent(
   strips: readonly SectionStrip[],
   vessels: readonly Vessel[],
   tubes: readonly Tube[],
+  apart: readonly { readonly groundM: number }[] = [],
 ): { x: [number, number]; z: [number, number] } {
   const xs = [...strips.flatMap((s) => s.ground.map((p) => p.x)), ...vessels.map((v) => v.x)];
   const zs = [
     ...strips.flatMap((s) => [...s.ground.map((p) => p.z), ...s.pipe.map((p) => p.z)]),
     ...vessels.flatMap((v) => [v.ground, v.floor + v.height]),
     ...tubes.flatMap((t) => [t.foot, t.standing, t.wanted ?? t.foot]),
+    ...apart.map((n) => n.groundM),
   ];
   if (xs.length === 0) return { x: [0, 1], z: [0, 1] };
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];

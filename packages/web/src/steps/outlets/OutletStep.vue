@@ -7,6 +7,9 @@ import type { TapNode, PlanNode, BasinNode } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { said } from '../../display/faults.ts';
+import { Plus, Trash2 } from '@lucide/vue';
+import { nameIn } from '../../display/names.ts';
+import { usePlanPage } from '../../session/planpage.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
@@ -16,6 +19,13 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 
 const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ choose: [id: string] }>();
+const { joining } = usePlanPage();
+const joinedText = computed(() => {
+  const plan = props.results.compiled.plan;
+  const lines = plan.lines.filter((l) => l.to === node.value.id || l.from === node.value.id);
+  const names = lines.map((l) => nameIn(plan, l.id));
+  return names.length > 0 ? `On ${names.join(', ')}.` : 'It is joined to nothing yet.';
+});
 
 type Consumer = TapNode | BasinNode;
 const isConsumer = (n: PlanNode): n is Consumer => isOutlet(n);
@@ -92,7 +102,29 @@ const visits = computed(() =>
           {{ p.name ?? p.id }}
         </button>
       </template>
+      <button
+        type="button"
+        class="plain-button end"
+        data-test="add-outlet"
+        @click="joining.ask({ mode: 'line', group: 'outlet' })"
+      >
+        <Plus :size="18" aria-hidden="true" />Add an outlet
+      </button>
     </header>
+    <p class="small joined" data-test="joined">
+      {{ joinedText }}
+      <button type="button" class="plain-button edged" @click="joining.ask({ mode: 'line', from: { place: node.id } })">
+        <Plus :size="16" aria-hidden="true" />Join it by a line
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        data-test="take-out"
+        @click="joining.ask({ mode: 'out', place: node.id })"
+      >
+        <Trash2 :size="18" aria-hidden="true" />Take it out
+      </button>
+    </p>
     <div class="halves">
       <div>
         <h3>{{ trough ? 'The trough' : 'The outlet' }}</h3>
@@ -298,7 +330,17 @@ const visits = computed(() =>
   </section>
   <section v-else class="outlets sheet">
     <h2>No outlet yet</h2>
-    <p>Nothing takes water here so far.</p>
+    <p>
+      Nothing takes water here so far: a trough, a tap, a shower.
+      <button
+        type="button"
+        class="plain-button edged"
+        data-test="add-outlet"
+        @click="joining.ask({ mode: 'line', group: 'outlet' })"
+      >
+        <Plus :size="18" aria-hidden="true" />Add an outlet
+      </button>
+    </p>
   </section>
 </template>
 
@@ -313,6 +355,17 @@ header {
   align-items: center;
   gap: 12px;
   padding-bottom: 8px;
+}
+
+.end {
+  margin-left: auto;
+}
+
+.joined {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
 }
 
 .tab.on {

@@ -23,6 +23,7 @@ import { costText, showText } from '../../display/quantities.ts';
 import { wayText } from './standwords.ts';
 import { useSettings } from '../../display/settings.ts';
 import HalfMetres from './HalfMetres.vue';
+import { usePlanPage } from '../../session/planpage.ts';
 
 const props = defineProps<{
   figures: StandFigures;
@@ -36,6 +37,7 @@ const emit = defineEmits<{
   working: [working: Working | undefined];
 }>();
 const settings = useSettings();
+const { joining } = usePlanPage();
 const plan = computed(() => props.figures.plan);
 const needs = computed(() => props.figures.heights.needs);
 const most = computed(() => needs.value.most);
@@ -121,7 +123,15 @@ const cost = (w: PressureWay): string => {
           </p>
         </template>
         <p v-else-if="needs.fed.length === 0" class="muted">
-          Nothing drinks from this tank yet: walk a line from it to a tap or a trough, and the height follows.
+          Nothing drinks from this tank yet: lead a line from it to a tap or a trough, and the height follows.
+          <button
+            type="button"
+            class="plain-button edged"
+            data-test="lead-tank"
+            @click="joining.ask({ mode: 'line', from: { place: tank.id } })"
+          >
+            A line from it
+          </button>
         </p>
         <p v-else-if="needs.situations.length === 0" class="muted">
           No place that this tank feeds says what it wants. Enter at Outlets the flow and pressure that each wants.

@@ -1,6 +1,6 @@
 // The Stand step: how high the tank must be, and what it stands on.
 import { computed, defineAsyncComponent } from 'vue';
-import { stepOf, toldAt, worstFirst } from '@vernal-slope/plan/findings';
+import { stepOf, toldAt, toldEverywhere, worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { heightFinding, standAnswer, standFindings, unseenStand, type StandAnswer } from '@vernal-slope/plan/stand';
 import { show } from '../../display/quantities.ts';
@@ -24,7 +24,7 @@ export const standStep: StepRow = {
   page: defineAsyncComponent(() => import('./StandPage.vue')),
   begun: (plan) => plan.nodes.some((n) => isStore(n) && n.stand),
   findings: ({ plan, results }) => [
-    ...results.findings.filter((f) => stepOf(f) !== 'stand' && toldAt(f, 'stand')),
+    ...results.findings.filter((f) => stepOf(f) !== 'stand' && toldAt(f, 'stand') && !toldEverywhere(f)),
     ...standFindings(plan),
   ],
   close: true,

@@ -17,7 +17,10 @@ import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import StoreFacts from './StoreFacts.vue';
-import { isStore } from '@vernal-slope/plan/kinds';
+import { isSource, isStore } from '@vernal-slope/plan/kinds';
+import { Plus, Trash2 } from '@lucide/vue';
+import { nameIn } from '../../display/names.ts';
+import { usePlanPage } from '../../session/planpage.ts';
 import { planValue } from '../../display/planfields.ts';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
@@ -31,6 +34,19 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ tank: [id: string]; open: [key: FigureKey] }>();
 const settings = useSettings();
+const { joining } = usePlanPage();
+const addTank = (): void => joining.ask({ mode: 'line', group: 'tank' });
+/** What fills it, in words. */
+const filledText = computed(() => {
+  const plan = props.results.compiled.plan;
+  const straight = plan.nodes.filter((n) => isSource(n) && n.feeds === tank.value.id);
+  const lines = plan.lines.filter((l) => l.to === tank.value.id);
+  const all = [
+    ...straight.map((s) => `${nameIn(plan, s.id)}, straight into it`),
+    ...lines.map((l) => `${nameIn(plan, l.from)}, by a line`),
+  ];
+  return all.length > 0 ? `Filled by ${all.join(' and ')}.` : 'Nothing fills it yet.';
+});
 
 const plan = computed(() => props.results.compiled.plan);
 const tanks = computed(() => plan.value.nodes.filter(isStore));
@@ -192,7 +208,29 @@ const round = (si: number): number => planValue('heightM', si);
         >holds <span class="figure">{{ showText(tankCapacity(shapeIn), 'volume', settings.units) }}</span> to the
         brim</span
       >
+      <button type="button" class="plain-button end" data-test="add-tank" @click="addTank">
+        <Plus :size="18" aria-hidden="true" />Add a tank
+      </button>
     </header>
+    <p class="small joined" data-test="joined">
+      {{ filledText }}
+      <button
+        type="button"
+        class="plain-button edged"
+        data-test="lead-tank"
+        @click="joining.ask({ mode: 'line', from: { place: tank.id } })"
+      >
+        <Plus :size="16" aria-hidden="true" />A line from it
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        data-test="take-out"
+        @click="joining.ask({ mode: 'out', place: tank.id })"
+      >
+        <Trash2 :size="18" aria-hidden="true" />Take it out
+      </button>
+    </p>
     <div class="halves">
       <div>
         <h3>The tank</h3>
@@ -267,8 +305,10 @@ const round = (si: number): number => planValue('heightM', si);
   <section v-else class="store sheet empty">
     <h2>No tank yet</h2>
     <p>
-      A line can start from a spring alone, but a tank holds the night for the day. Quick start on the page of your
-      plans begins with one.
+      A line can start from a spring alone, but a tank holds the night for the day.
+      <button type="button" class="plain-button edged" data-test="add-tank" @click="addTank">
+        <Plus :size="18" aria-hidden="true" />Add a tank
+      </button>
     </p>
   </section>
 </template>
@@ -292,6 +332,17 @@ header {
 
 .which {
   width: 220px;
+}
+
+.end {
+  margin-left: auto;
+}
+
+.joined {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
 }
 
 .halves {

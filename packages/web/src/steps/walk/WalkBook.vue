@@ -9,6 +9,7 @@ import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { showText, unitFor, type Quantity } from '../../display/quantities.ts';
 import { nameIn } from '../../display/names.ts';
+import { usePlanPage } from '../../session/planpage.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -40,6 +41,7 @@ const emit = defineEmits<{
 }>();
 
 const settings = useSettings();
+const { joining } = usePlanPage();
 const body = ref<HTMLElement | null>(null);
 const plan = computed(() => props.results.compiled.plan);
 const active = computed(() => Math.min(props.leg ?? 0, Math.max(0, rows.value.length - 1)));
@@ -194,6 +196,15 @@ defineExpose({ focusCell, add });
         </button>
         <button
           type="button"
+          class="plain-button edged"
+          title="Add a place, joined by a line"
+          data-test="add-place"
+          @click="joining.ask({ mode: 'line' })"
+        >
+          <Plus :size="18" aria-hidden="true" />A place
+        </button>
+        <button
+          type="button"
           class="plain-button"
           title="Put a leg in below (Alt and Enter)"
           data-test="add-leg"
@@ -209,9 +220,7 @@ defineExpose({ focusCell, add });
           :chosen="leg !== null"
           :edit="edit"
           @line="(id) => emit('line', id)"
-          @choose="(node) => emit('choose', node)"
           @fault="(words) => (toolFault = words)"
-          @branched="focusCell(0, 'length')"
         />
       </span>
     </header>

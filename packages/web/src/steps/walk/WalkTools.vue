@@ -4,8 +4,6 @@ import { Ellipsis } from '@lucide/vue';
 import { NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
 import {
-  addBranch,
-  branchFault,
   endsFor,
   joinEnd,
   joinFault,
@@ -23,14 +21,11 @@ import {
   splitLeg,
   spreadOverLegs,
   swapEnds,
-  takeOutLine,
   type Command,
-  type EndKind,
   type LegReading,
   type PastedRow,
   type WalkedTrack,
 } from '@vernal-slope/plan/edit';
-import { KINDS, NODE_KINDS } from '@vernal-slope/plan/kinds';
 import { lineClosure } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
 import { lineLength } from '@vernal-slope/plan/positions';
@@ -41,6 +36,7 @@ import { downloadText, fileNameOf } from '../../session/files.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import type { Asked } from './AmountDialog.vue';
+import { usePlanPage } from '../../session/planpage.ts';
 import { originOf, useTerrain } from '../../session/terrain.ts';
 import ReadingDialog from './ReadingDialog.vue';
 import { planValue, planField } from '../../display/planfields.ts';
@@ -62,13 +58,12 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   line: [id: string];
-  choose: [node: string];
   /** Why a tool could do nothing; empty where one begins. */
   fault: [words: string];
-  branched: [];
 }>();
 
 const settings = useSettings();
+const { joining } = usePlanPage();
 const plan = computed(() => props.results.compiled.plan);
 const run = (command: Command): string | undefined => said(props.edit(command));
 const fault = (words: string): void => emit('fault', words);
@@ -87,7 +82,7 @@ function openTools(open: boolean): void {
 const NO_TOOLS: { key: string; label: string }[] = [{ key: 'none', label: '' }];
 /** A long menu scrolls rather than leave the window. */
 const menuProps = () => ({ style: 'max-height: 46vh; overflow-y: auto' });
-const lineNow = computed(() => props.results.compiled.lines.get(props.line)?.plan);
+const lineNow = computed(() => plan.value.lines.find((l) => l.id === props.line));
 const legNow = computed(() => lineNow.value?.legs[props.leg]);
 const density = computed(() => props.results.compiled.water.density);
 const closes = computed(() => lineNow.value && lineClosure(plan.value, lineNow.value));
@@ -184,11 +179,7 @@ const tools = computed(() => {
         ]
       : []),
     { type: 'divider', key: 'd1' },
-    ...[...NODE_KINDS].reverse().map((kind) => ({
-      key: `branch-${kind}`,
-      label: `Branch at the end of leg ${props.leg + 1} ${KINDS[kind].offer}`,
-      ...no(branchFault(plan.value, props.line, props.leg)),
-    })),
+    { key: 'lead', label: `A line from the end of leg ${props.leg + 1} …` },
     { key: 'reducer', label: 'A pressure reducer at its start …' },
     ...(lineNow.value?.reducerKPa === undefined ? [] : [{ key: 'no-reducer', label: 'Take the pressure reducer out' }]),
     { type: 'divider', key: 'd2' },
@@ -205,7 +196,8 @@ const tools = computed(() => {
         .map((n) => ({ key: `end-${n.id}`, label: nameIn(plan.value, n.id) })),
     },
     { key: 'swap', label: 'Swap the ends of the line' },
-    { key: 'remove-line', label: 'Take the line out', disabled: plan.value.lines.length < 2 },
+    { key: 'name', label: 'Name the line …' },
+    { key: 'remove-line', label: 'Take the line out …' },
   ];
 });
 function useTool(key: string): void {
@@ -222,24 +214,18 @@ function useTool(key: string): void {
   else if (key === 'tee') askTee();
   else if (key === 'ground') void takeGround();
   else if (key.startsWith('save-')) void saveAs(key.slice('save-'.length));
-  else if (key.startsWith('branch-')) {
-    const command = addBranch(plan.value, id, props.leg, key.slice('branch-'.length) as EndKind);
-    const wrong = run(command);
-    if (wrong) return fault(wrong);
-    emit('line', command.line);
-    emit('choose', command.node);
-    emit('branched');
-  } else {
+  else if (key === 'lead') joining.ask({ mode: 'line', from: { line: id, leg: props.leg } });
+  else if (key === 'name') joining.ask({ mode: 'name', line: id });
+  else if (key === 'remove-line') joining.ask({ mode: 'out', line: id });
+  else {
     const commands: Readonly<Record<string, () => Command>> = {
       join: () => joinLegs(id, props.leg),
       reverse: () => reverseLegs(id),
       spread: () => spreadOverLegs(id, closes.value?.misclosure ?? 0),
       swap: () => swapEnds(id),
-      'remove-line': () => takeOutLine(plan.value, id, 'loose'),
     };
     const wrong = commands[key] && run(commands[key]());
     if (wrong) fault(wrong);
-    else if (key === 'remove-line') emit('line', '');
   }
 }
 async function saveAs(format: string): Promise<void> {

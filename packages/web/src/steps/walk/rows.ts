@@ -2,7 +2,9 @@
 import { METHODS } from '@vernal-slope/core/survey';
 import { riseOf } from '@vernal-slope/plan/edit';
 import { lineLength } from '@vernal-slope/plan/positions';
-import type { Leg } from '@vernal-slope/plan/schema';
+import { lineGeometry } from '@vernal-slope/plan/compile';
+import type { LineGeometry } from '@vernal-slope/core/profile';
+import type { Leg, Line } from '@vernal-slope/plan/schema';
 import { ASSUMED_METHOD, stationErrors } from '@vernal-slope/plan/solve';
 import { fittingsText, pipeFamily, pipeName } from '../../display/names.ts';
 import { show, type Quantity, type UnitSystem } from '../../display/quantities.ts';
@@ -34,12 +36,26 @@ const bareIn =
   (si: number, quantity: Quantity): string =>
     show(si, quantity, system).text;
 
+/** Stands where nothing is worked out. */
+const NONE = '–';
+
+/** A line with its stations, solved or not. */
+function lineIn(results: PlanResults, id: string): { plan: Line; geometry: LineGeometry } | undefined {
+  const solved = results.compiled.lines.get(id);
+  if (solved) return solved;
+  const { plan } = results.compiled;
+  const line = plan.lines.find((l) => l.id === id);
+  const start = plan.nodes.find((n) => n.id === line?.from);
+  return line && { plan: line, geometry: lineGeometry(line, start?.groundM ?? 0) };
+}
+
 /** Rows of a line; none where there is no such line. */
 export function walkRows(results: PlanResults, id: string, system: UnitSystem): WalkRow[] {
-  const line = results.compiled.lines.get(id);
-  const found = results.result.lines.get(id);
-  if (!line || !found) return [];
   const { plan } = results.compiled;
+  const line = lineIn(results, id);
+  if (!line) return [];
+  // of a line that no water comes to nothing is worked out
+  const found = results.result.lines.get(id);
   const bare = bareIn(system);
   const errors = stationErrors(plan, line.plan);
   return line.plan.legs.map((leg, k) => ({
@@ -49,11 +65,15 @@ export function walkRows(results: PlanResults, id: string, system: UnitSystem): 
     pipe: pipeName(leg.pipe, system),
     family: pipeFamily(leg.pipe),
     fittings: fittingsText(leg),
-    loss: bare(found.segmentLoss[k], 'loss'),
-    speed: bare(found.segmentSpeed[k], 'speed'),
+    loss: found ? bare(found.segmentLoss[k], 'loss') : NONE,
+    speed: found ? bare(found.segmentSpeed[k], 'speed') : NONE,
     // a pipe that stands above still water holds none
-    pressure: found.flow === 0 && found.pressure[k + 1] < 0 ? 'dry' : bare(found.pressure[k + 1], 'pressure'),
-    held: found.heldStation === k + 1,
+    pressure: !found
+      ? NONE
+      : found.flow === 0 && found.pressure[k + 1] < 0
+        ? 'dry'
+        : bare(found.pressure[k + 1], 'pressure'),
+    held: found?.heldStation === k + 1,
     ground: bare(line.geometry.ground[k + 1], 'height'),
     error: bare(errors[k + 1], 'rise'),
     method: METHODS[leg.survey?.method ?? ASSUMED_METHOD].name,
@@ -67,7 +87,7 @@ export function walkTotal(
   id: string,
   system: UnitSystem,
 ): { readonly length: string; readonly rise: string; readonly loss: string } {
-  const line = results.compiled.lines.get(id)?.plan;
+  const line = lineIn(results, id)?.plan;
   const bare = bareIn(system);
   const rise = (line?.legs ?? []).reduce((sum, _, k) => sum + (line ? riseOf(results.compiled.plan, line, k) : 0), 0);
   const loss = results.result.lines.get(id)?.segmentLoss.reduce((a, b) => a + b, 0) ?? 0;

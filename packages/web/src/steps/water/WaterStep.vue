@@ -1,11 +1,10 @@
 <script setup lang="ts">
 // The Water step: each source with its measurements, what it gives through the year, and the weather of the place.
 import { Plus, Timer, Trash2 } from '@lucide/vue';
-import { NDropdown } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { repairWorth } from '@vernal-slope/core/supply';
 import { summariseTests, type PlanBalance } from '@vernal-slope/plan/budget';
-import { addPlace, changeNode, takeOutPlace, type PresetKey, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { FlowTest, Plan } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
@@ -21,15 +20,25 @@ import QualityTests from './QualityTests.vue';
 import SourceForm from './SourceForm.vue';
 import WeatherPanel from './WeatherPanel.vue';
 import { isSource } from '@vernal-slope/plan/kinds';
-import { useEdits } from '../../session/planpage.ts';
+import { useEdits, usePlanPage } from '../../session/planpage.ts';
+import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
 const settings = useSettings();
 const { perform } = useEdits();
+const { joining, picked: onPage } = usePlanPage();
 const sources = computed(() => props.plan.nodes.filter(isSource));
-const picked = ref('');
+const own = ref('');
+/** The tab pressed here, else what was picked anywhere on the page. */
+const picked = computed({
+  get: () => (sources.value.some((s) => s.id === onPage.value) ? onPage.value : own.value),
+  set: (id) => {
+    own.value = id;
+    onPage.value = id;
+  },
+});
 const source = computed(() => sources.value.find((s) => s.id === picked.value) ?? sources.value[0]);
 const yields = computed(() => props.balance.yields.find((y) => y.source.id === source.value?.id));
 const tests = computed(() => source.value && summariseTests(source.value));
@@ -39,24 +48,15 @@ const measured = computed(
   () => source.value?.type === 'spring' || source.value?.type === 'stream' || source.value?.type === 'ram',
 );
 
-const KINDS = [
-  { key: 'spring', label: 'Spring or seep' },
-  { key: 'stream', label: 'Stream' },
-  { key: 'roof', label: 'Roof' },
-  { key: 'pump', label: 'Pump in the sun' },
-  { key: 'ram', label: 'Ram pump' },
-  { key: 'haul', label: 'Hauled water' },
-  { key: 'mains', label: 'Mains, as a backup' },
-] as const;
-function add(kind: PresetKey): void {
-  const command = addPlace(props.plan, kind, { by: 'later' });
-  if (props.edit(command).length === 0) picked.value = command.node;
-}
-function remove(): void {
-  if (source.value) perform(takeOutPlace(props.plan, source.value.id, 'loose'));
-  picked.value = '';
-}
-const attached = computed(() => props.plan.lines.some((l) => l.from === source.value?.id || l.to === source.value?.id));
+/** What it is joined to, in words. */
+const joinedText = computed(() => {
+  const s = source.value;
+  if (!s) return '';
+  const straight = s.feeds === undefined ? [] : [`straight into ${nameIn(props.plan, s.feeds)}`];
+  const lines = props.plan.lines.filter((l) => l.from === s.id).map((l) => `by a line to ${nameIn(props.plan, l.to)}`);
+  const all = [...straight, ...lines];
+  return all.length > 0 ? `Its water goes ${all.join(', and ')}.` : 'It is joined to nothing yet.';
+});
 
 function keep(test: FlowTest): void {
   timing.value = false;
@@ -110,11 +110,14 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
       >
         {{ s.name ?? s.id }}
       </button>
-      <NDropdown trigger="click" :options="[...KINDS]" @select="add">
-        <button type="button" class="plain-button end" data-test="add-source">
-          <Plus :size="18" aria-hidden="true" />Add a source
-        </button>
-      </NDropdown>
+      <button
+        type="button"
+        class="plain-button end"
+        data-test="add-source"
+        @click="joining.ask({ mode: 'line', group: 'source' })"
+      >
+        <Plus :size="18" aria-hidden="true" />Add a source
+      </button>
     </header>
     <div v-if="!source" class="empty">
       <p>
@@ -126,8 +129,22 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
       <div>
         <h3>The source</h3>
         <SourceForm v-if="yields" :plan="plan" :source="source" :yields="yields" :edit="edit" />
-        <p v-if="!attached" class="small">
-          <button type="button" class="plain-button" @click="remove">
+        <p class="small joined" data-test="joined">
+          {{ joinedText }}
+          <button
+            type="button"
+            class="plain-button edged"
+            data-test="lead-source"
+            @click="joining.ask({ mode: 'line', from: { place: source.id } })"
+          >
+            <Plus :size="16" aria-hidden="true" />Lead its water on
+          </button>
+          <button
+            type="button"
+            class="plain-button"
+            data-test="take-out"
+            @click="joining.ask({ mode: 'out', place: source.id })"
+          >
             <Trash2 :size="18" aria-hidden="true" />Take this source out
           </button>
         </p>
@@ -275,6 +292,13 @@ header {
 
 .end {
   margin-left: auto;
+}
+
+.joined {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
 }
 
 .halves {
