@@ -2,6 +2,8 @@
 // everything beyond it up or down with it.
 import { stationsOf } from '../positions/index.ts';
 import type { Leg, Plan, PlanNode } from '../schema/index.ts';
+import { isSource } from '../kinds/index.ts';
+import { neighbours } from '../topology/index.ts';
 import type { Command } from './apply.ts';
 import { dropPosition, lineOf, nodeOf, riseOf, shiftLegs, startGround, tidy } from './beyond.ts';
 
@@ -158,6 +160,26 @@ export const setGround = (id: string, groundM: number): Command => ({
   recipe: (plan) => {
     nodeOf(plan, id).groundM = groundM;
     for (const line of plan.lines) if (line.to === id) line.legs[line.legs.length - 1].endGroundM = groundM;
+  },
+});
+
+/** Puts a node's ground elsewhere, m, and all that hangs together with it as much: the walk was right, its datum was not. */
+export const moveWalk = (id: string, groundM: number): Command => ({
+  label: 'height of the whole walk',
+  recipe: (plan) => {
+    const by = tidy(groundM - nodeOf(plan, id).groundM);
+    const together = new Set([id]);
+    const near = (at: string): string[] => [
+      ...neighbours(plan, at).map((w) => w.to),
+      ...plan.nodes.flatMap((n) =>
+        isSource(n) && n.feeds !== undefined ? (n.id === at ? [n.feeds] : n.feeds === at ? [n.id] : []) : [],
+      ),
+    ];
+    // a set is gone through to its end while it grows
+    for (const at of together) for (const next of near(at)) together.add(next);
+    for (const node of plan.nodes) if (together.has(node.id)) node.groundM = tidy(node.groundM + by);
+    for (const line of plan.lines)
+      if (together.has(line.from)) for (const leg of line.legs) leg.endGroundM = tidy(leg.endGroundM + by);
   },
 });
 

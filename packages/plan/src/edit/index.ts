@@ -5,6 +5,7 @@ export {
   changePlan,
   insertLeg,
   moveLeg,
+  moveWalk,
   removeLeg,
   replacePlan,
   setGround,

@@ -41,7 +41,7 @@ const figures = computed(() => shown.value.result.nodes.get(props.chosen));
 /** An answer that breaks a condition is none: its figures are not shown. */
 const settled = computed(() => shown.value.result.converged);
 const flowing = computed(() => (figures.value?.flow ?? 0) > 0);
-const flow = computed(() => show(figures.value?.flow ?? 0, 'flow', settings.units));
+const flow = computed(() => show((figures.value?.flow ?? 0) * (isSource(node.value) ? -1 : 1), 'flow', settings.units));
 const pressure = computed(() => show(figures.value?.pressure ?? 0, 'pressure', settings.units));
 /** Standing pressure; none where the water does not reach. */
 const standing = computed(() => show(Math.max(0, figures.value?.staticPressure ?? 0), 'pressure', settings.units));
@@ -54,17 +54,19 @@ const subtitle = computed(() => {
     return [n.inlet?.floatValve ? 'trough with a float' : 'trough, open end', herds].filter(Boolean).join('; ');
   }
   if (isTap(n)) return `wants ${showEntered(wantsOf(n).flow ?? 0, 'flow', settings.units)}`;
-  return isStore(n) ? 'tank' : '';
+  return isStore(n) ? 'tank' : isSource(n) ? 'source' : '';
 });
 const free = computed(() => isBasin(node.value) && !node.value.inlet?.floatValve);
 const flowLabel = computed(() =>
-  isStore(node.value)
-    ? 'coming in less going out'
-    : free.value
-      ? 'flow, running free'
-      : isTap(node.value)
-        ? 'flow at the outlet'
-        : 'flow at the valve',
+  isSource(node.value)
+    ? 'given into its lines'
+    : isStore(node.value)
+      ? 'coming in less going out'
+      : free.value
+        ? 'flow, running free'
+        : isTap(node.value)
+          ? 'flow at the outlet'
+          : 'flow at the valve',
 );
 const wants = computed(() => (isOutlet(node.value) ? wantsOf(node.value) : {}));
 
@@ -211,7 +213,7 @@ function tryIt(): void {
         </p>
         <p class="small muted">{{ flowLabel }}</p>
       </div>
-      <div>
+      <div v-if="!isSource(node)">
         <p class="big">
           <button
             v-if="flowing && !free"

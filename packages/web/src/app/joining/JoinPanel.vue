@@ -186,6 +186,13 @@ const gives = computed(() => {
     wants: wants === undefined ? '' : showEntered(wants, 'flow', settings.units),
   };
 });
+/** What a line that ends at no outlet carries. */
+const carries = computed(() => {
+  const now = draft.value;
+  const line = now?.line === undefined ? undefined : now.results.result.lines.get(now.line);
+  if (!now?.results.result.converged || !line) return undefined;
+  return { flow: showText(Math.abs(line.flow), 'flow', settings.units), flows: Math.abs(line.flow) > 1e-9 };
+});
 /** Outlets that would get a hundredth less or more, the worst first. */
 const others = computed(() => {
   const [now, before] = [draft.value?.results, results.value];
@@ -414,6 +421,14 @@ watch(at, focusFirst);
           <span class="figure">{{ gives.flow }}</span><template v-if="gives.wants"
             >; it wants {{ gives.wants }}</template
           >.</span
+        >
+      </li>
+      <li v-else-if="carries">
+        <DropGlyph :level="carries.flows ? 'ok' : 'warning'" />
+        <span
+          ><template v-if="carries.flows"
+            >The new line carries <span class="figure">{{ carries.flow }}</span> with all open.</template
+          ><template v-else>As it stands no water runs in the new line.</template></span
         >
       </li>
       <li v-for="o in others" :key="o.id">

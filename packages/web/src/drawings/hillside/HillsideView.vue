@@ -130,7 +130,12 @@ const groundLine = computed(() => {
   const points =
     ground.value.length > 0
       ? ground.value
-      : [{ x: section.value.vessels[0]?.x ?? 0, z: section.value.vessels[0]?.ground ?? 0 }];
+      : [
+          {
+            x: section.value.vessels[0]?.x ?? 0,
+            z: section.value.vessels[0]?.ground ?? section.value.apart[0]?.z ?? 0,
+          },
+        ];
   const first = points[0];
   const last = points[points.length - 1];
   return [
@@ -475,7 +480,7 @@ const summary = computed(() => {
         <slot name="switch" />
         <HillsideKey :beside="ghostPath !== ''" :wants="labels.some((t) => t.wanted !== undefined)" />
         <p class="scale">
-          Heights drawn {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
+          Heights {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
         </p>
         <HillsideTools
           v-model:stretch="stretchWish"

@@ -3,7 +3,7 @@
 import { gradePoints, humpStations, lowStations } from '@vernal-slope/core/profile';
 import { headOfPressure } from '@vernal-slope/core/water';
 import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
-import type { PlanNode } from '@vernal-slope/plan/schema';
+import type { Plan, PlanNode } from '@vernal-slope/plan/schema';
 import { routeTo } from '@vernal-slope/plan/topology';
 import { wantsOf, feeds, isOutlet, isStore, isVessel } from '@vernal-slope/plan/kinds';
 import type { LegRef } from '../../session/planpage.ts';
@@ -92,7 +92,7 @@ export interface Section {
   readonly tubes: readonly Tube[];
   readonly flags: readonly Flag[];
   readonly marks: readonly Mark[];
-  /** Places on the drawn way and behind it, from which a line can be led. */
+  /** Places on the drawn way, from which a line can be led. */
   readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];
   /** Places that no water comes to: they stand at their heights beside the way. */
   readonly apart: readonly { readonly id: string; readonly z: number }[];
@@ -159,6 +159,8 @@ function wayFor(results: PlanResults, chosen: string): { line: string; reversed:
   return line ? [{ line: line.plan.id, reversed: false }] : [];
 }
 
+const groundOf = (plan: Plan, id: string): number => plan.nodes.find((n) => n.id === id)?.groundM ?? 0;
+
 /** The place where a way ends. */
 function endOf(results: PlanResults, chain: readonly { line: string; reversed: boolean }[]): string | undefined {
   const last = chain.at(-1);
@@ -187,7 +189,7 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
   let alone: string | undefined;
   if (chain.length === 0) {
     push(vesselOf(results, chosen, 0, 'middle'));
-    if (compiled.plan.nodes.some((n) => n.id === chosen)) alone = chosen;
+    if (vessels.length > 0) alone = chosen;
   }
   /** Where the places of the chain stand along it. */
   const placeX = new Map<string, number>();
@@ -261,7 +263,8 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
   });
   const apart = looseEnds(compiled.plan)
     .map((l) => l.node)
-    .filter((n) => !placeX.has(n.id) && !(chain.length === 0 && n.id === chosen));
+    .filter((n) => !placeX.has(n.id));
+  const places = [...placeX].map(([id, x]) => ({ id, x, z: groundOf(compiled.plan, id) }));
   const behind = still ?? behindStrips(results, new Set(chain.map((c) => c.line)), placeX);
   return {
     strips,
@@ -271,7 +274,7 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     tubes,
     flags,
     marks: marksOf(strips),
-    places: [...placeX].map(([id, x]) => ({ id, x, z: compiled.plan.nodes.find((n) => n.id === id)?.groundM ?? 0 })),
+    places,
     apart: apart.map((n) => ({ id: n.id, z: n.groundM })),
     ...extent([...behind, ...strips], vessels, tubes, apart),
   };
@@ -422,8 +425,8 @@ function extent(
     ...tubes.flatMap((t) => [t.foot, t.standing, t.wanted ?? t.foot]),
     ...apart.map((n) => n.groundM),
   ];
-  if (xs.length === 0) return { x: [0, 1], z: [0, 1] };
-  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
+  if (zs.length === 0) return { x: [0, 1], z: [0, 1] };
+  const [x0, x1] = xs.length === 0 ? [0, 0] : [Math.min(...xs), Math.max(...xs)];
   const [z0, z1] = [Math.min(...zs), Math.max(...zs)];
   // flat ground still gets some height to draw in
   const pad = Math.max(0, 2 - (z1 - z0)) / 2;

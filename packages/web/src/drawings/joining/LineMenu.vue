@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What can be begun at a place or a point of a line: a line from here, its name, taking it out. What makes no sense says why.
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { addRefusal, placeAt, PRESETS, type LineSpot, type Preset, type PresetKey } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -44,11 +44,21 @@ const offered = computed(() => {
 });
 const box = useTemplateRef<HTMLElement>('box');
 const WIDTH = 288;
+/** Beside the ring, whole in sight. */
+const tall = ref(240);
 const at = computed(() => ({
-  left: Math.max(4, Math.min(props.x - WIDTH / 2, props.width - WIDTH - 4)),
-  ...(props.y > props.height / 2 ? { bottom: Math.max(4, props.height - props.y + 18) } : { top: props.y + 18 }),
+  left: Math.max(
+    4,
+    props.x + 24 + WIDTH < props.width ? props.x + 24 : Math.min(props.x - WIDTH - 24, props.width - WIDTH - 4),
+  ),
+  top: Math.max(2, Math.min(props.y - 40, props.height - tall.value - 2)),
 }));
-onMounted(() => box.value?.querySelector('button')?.focus());
+const measure = (): void => void (tall.value = box.value?.offsetHeight ?? tall.value);
+watch([why, more], () => nextTick(measure));
+onMounted(() => {
+  measure();
+  box.value?.querySelector<HTMLElement>('.kinds button')?.focus({ preventScroll: true });
+});
 
 function pick(p: { key: PresetKey; refusal?: string }): void {
   if (p.refusal === undefined) emit('pick', p.key);
@@ -90,11 +100,7 @@ function onKey(event: KeyboardEvent): void {
     role="dialog"
     :aria-label="`${title}: line from here to`"
     data-test="line-menu"
-    :style="{
-      left: `${at.left}px`,
-      width: `${WIDTH}px`,
-      ...('top' in at ? { top: `${at.top}px` } : { bottom: `${at.bottom}px` }),
-    }"
+    :style="{ left: `${at.left}px`, top: `${at.top}px`, width: `${WIDTH}px`, maxHeight: `${height - 4}px` }"
     @keydown="onKey"
     @click.stop
     @pointerdown.stop
@@ -137,7 +143,6 @@ function onKey(event: KeyboardEvent): void {
 .menu {
   position: absolute;
   z-index: 30;
-  max-height: 100%;
   padding: 8px 12px;
   overflow-y: auto;
   border: var(--line) solid var(--ink);

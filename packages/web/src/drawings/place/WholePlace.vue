@@ -219,7 +219,12 @@ const hands = computed(() =>
   }),
 );
 
-/** Names: beside their marks, clear of each other. */
+/** Top of a place's mark, px. */
+function topOf(d: Drawn): number {
+  const m = marks.value.find((k) => k.key === d.key);
+  return Math.min(d.y - 14, m?.vessel?.top ?? d.y, m?.tap?.top ?? d.y, m?.source ? d.y - 20 : d.y);
+}
+/** Names: over their marks, clear of each other. */
 const names = computed(() => {
   const list = places.value
     .filter((d) => !d.place.again && !(isBareJoint(d.place.node) && !d.place.loose && d.place.id !== props.chosen))
@@ -229,7 +234,7 @@ const names = computed(() => {
     order.map((d) => ({
       id: d.key,
       x: d.x + (isStore(d.place.node) && d.end ? 16 : 0),
-      y: d.y - (isVessel(d.place.node) ? 64 : 52),
+      y: topOf(d) - 30,
       width: Math.min(170, 30 + 7.4 * d.name.length),
     })),
     { width: full.value, height: h.value - 4 },
@@ -633,7 +638,11 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
   padding: 0 6px;
   border: 0;
   border-radius: var(--radius);
-  background: color-mix(in srgb, var(--paper) 78%, transparent);
+  background: none;
+  text-shadow:
+    0 0 3px var(--paper),
+    0 0 3px var(--paper),
+    0 0 5px var(--paper);
   font-weight: 700;
   font-size: var(--text-s);
   white-space: nowrap;
@@ -642,6 +651,7 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
 
 .name.chosen button {
   background: var(--water-wash);
+  text-shadow: none;
 }
 
 .axis span {

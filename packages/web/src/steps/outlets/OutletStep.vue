@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The Outlets step: the trough with its float and herd, or the tap, at the end of the line.
 import { computed } from 'vue';
-import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { TapNode, PlanNode, BasinNode } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
@@ -10,6 +10,7 @@ import { said } from '../../display/faults.ts';
 import { Plus, Trash2 } from '@lucide/vue';
 import { nameIn } from '../../display/names.ts';
 import { usePlanPage } from '../../session/planpage.ts';
+import GroundEntry from '../GroundEntry.vue';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
@@ -131,13 +132,7 @@ const visits = computed(() =>
         <EntryRow label="Name"
           ><NameField :value="node.name ?? ''" label="Name of the place" @change="rename"
         /></EntryRow>
-        <EntryRow
-          label="Ground there, above datum"
-          :value="node.groundM"
-          quantity="height"
-          note="The last leg’s end moves with it."
-          :commit="(si) => said(edit(setGround(node.id, planValue('heightM', si))))"
-        />
+        <GroundEntry :plan="results.compiled.plan" :node="node" label="Ground there, above datum" />
         <EntryRow
           label="Height known from elsewhere"
           :value="node.knownGroundM"

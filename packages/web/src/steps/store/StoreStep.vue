@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { levelTable } from '@vernal-slope/core/storage';
 import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
-import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Shape, StoreNode } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
@@ -16,6 +16,7 @@ import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
+import GroundEntry from '../GroundEntry.vue';
 import StoreFacts from './StoreFacts.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
 import { Plus, Trash2 } from '@lucide/vue';
@@ -273,13 +274,7 @@ const round = (si: number): number => planValue('heightM', si);
       </div>
       <div>
         <h3>Heights</h3>
-        <EntryRow
-          label="Ground under it, above datum"
-          :value="tank.groundM"
-          quantity="height"
-          note="The legs that leave it start here; the next places keep their own heights."
-          :commit="(si) => said(edit(setGround(tank.id, round(si))))"
-        />
+        <GroundEntry :plan="plan" :node="tank" label="Ground under it, above datum" />
         <EntryRow
           v-for="r in levels"
           :key="r.key"

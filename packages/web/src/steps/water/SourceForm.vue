@@ -14,10 +14,11 @@ import {
   roofRunoff,
   type SourceYield,
 } from '@vernal-slope/plan/budget';
-import { changeNode, setGround, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, SourceNode } from '@vernal-slope/plan/schema';
 import { fixed, percent, showText, type Limits, type Quantity } from '../../display/quantities.ts';
+import GroundEntry from '../GroundEntry.vue';
 import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -25,7 +26,6 @@ import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
-import { planValue, planField } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
@@ -310,13 +310,7 @@ const UPKEEP = {
     <EntryRow label="Kind"
       ><ChoiceField :value="source.type" :options="KINDS" label="Kind of source" @update:value="setKind"
     /></EntryRow>
-    <EntryRow
-      label="Ground there, above datum"
-      :value="source.groundM"
-      quantity="height"
-      :limits="{ min: -500, max: 9000 }"
-      :commit="(si) => said(edit(setGround(source.id, planValue('groundM', si))))"
-    />
+    <GroundEntry :plan="plan" :node="source" label="Ground there, above datum" />
     <EntryRow
       v-if="!hasLine && tanks.length > 0"
       label="Fills the tank"
