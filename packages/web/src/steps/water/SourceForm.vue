@@ -26,6 +26,7 @@ import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
+import { planField } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
