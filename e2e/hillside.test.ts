@@ -103,7 +103,9 @@ describe('the view of the slope', () => {
     await page.until('a closer look', async () => (await water()) !== whole);
     await page.click('zoom-whole');
     await page.pick('[data-test=stretch]', 'heights true');
-    await page.until('true heights', async () => (await (await page.find('.scale')).getText()).includes('drawn true'));
+    await page.until('true heights', async () =>
+      (await (await page.find('.scale')).getText()).includes('Heights true'),
+    );
     await page.pick('[data-test=stretch]', 'fill the drawing');
   });
   it('is followed by arrows, at a tee onto the branch with Shift', async () => {

@@ -140,7 +140,9 @@ describe('the tools of the walk', () => {
   it('branch to a tap at a tee; the hillside shows the other way behind, and leads to it', async () => {
     await page.go(app.address + OUSEL);
     await (await page.field('Length of leg 5')).click();
-    await tool('to a tap or outlet');
+    await tool('A line from the end of leg 5');
+    await page.pick('[data-test=join-panel] [data-test=join-what]', 'Tap');
+    await page.click('join-keep');
     await page.until(
       'the new place',
       async () => (await page.text('flow')) !== '' && (await values('length')).join() === '20',
@@ -151,11 +153,11 @@ describe('the tools of the walk', () => {
       await button?.click();
       return button !== undefined;
     });
-    await page.find('[data-behind="outlet"]');
+    await page.find('[data-behind="tap"]');
     await page.click('undo');
     await page.until(
       'the branch to go',
-      async () => (await page.driver.findElements(By.css('[data-behind="outlet"]'))).length === 0,
+      async () => (await page.driver.findElements(By.css('[data-behind="tap"]'))).length === 0,
     );
     await page.saved();
   });

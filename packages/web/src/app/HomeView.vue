@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Your plans: a card each; start one, bring one in, duplicate, delete with undo.
-import { ArrowDownToLine, ChevronRight, Zap } from '@lucide/vue';
+import { ArrowDownToLine, ChevronRight, Plus, Zap } from '@lucide/vue';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -11,9 +11,11 @@ import PlanCard from './PlanCard.vue';
 import TopBar from '../shell/TopBar.vue';
 import { numberWord } from '../display/names.ts';
 import { downloadPlan, readPlanFile } from '../session/files.ts';
+import { useSettings } from '../display/settings.ts';
 import FileField from '../fields/FileField.vue';
 
 const router = useRouter();
+const settings = useSettings();
 const plans = shallowRef<PlanSummary[] | null>(null);
 const trouble = ref('');
 const picker = ref<InstanceType<typeof FileField>>();
@@ -64,6 +66,16 @@ async function bringBack(): Promise<void> {
   if (answer.ok) deleted.value = null;
   await load();
 }
+/** Nothing yet: the first steps lead on from there. */
+const emptyPlan = (): Plan => ({
+  format: 'vernal-slope/plan',
+  version: 1,
+  title: 'My place',
+  settings: { units: settings.units },
+  used: [],
+  nodes: [],
+  lines: [],
+});
 const countWord = (n: number): string => {
   const word = numberWord(n);
   return word.charAt(0).toUpperCase() + word.slice(1);
@@ -116,6 +128,18 @@ const countWord = (n: number): string => {
           <RouterLink :to="{ name: 'start' }" class="plain-button edged wide" data-test="quick-start"
             ><Zap :size="18" aria-hidden="true" />Quick start<ChevronRight :size="18" aria-hidden="true" class="end"
           /></RouterLink>
+          <button
+            type="button"
+            class="plain-button edged wide"
+            data-test="empty-plan"
+            @click="create(emptyPlan(), true)"
+          >
+            <Plus :size="18" aria-hidden="true" />An empty plan, place by place<ChevronRight
+              :size="18"
+              aria-hidden="true"
+              class="end"
+            />
+          </button>
           <button type="button" class="plain-button edged wide" @click="picker?.open()">
             <ArrowDownToLine :size="18" aria-hidden="true" />From a plan file<ChevronRight
               :size="18"

@@ -32,6 +32,7 @@ import NoticeBar from '../shell/NoticeBar.vue';
 import StairNav, { type Tread } from '../shell/StairNav.vue';
 import { FIRST_STEP, hotkeyOf, stepOf, STEPS } from '../steps/registry.ts';
 import type { StepRow, StepUse } from '../steps/step.ts';
+import FirstSteps from './joining/FirstSteps.vue';
 import MethodSettings from './MethodSettings.vue';
 import OpenFailure from './OpenFailure.vue';
 import PlanTools from './PlanTools.vue';
@@ -270,6 +271,7 @@ usePlanKeys({
     </div>
     <div class="lower">
       <div class="page">
+        <FirstSteps @go="go" />
         <JoinPanel
           v-if="joining.asked.value?.mode === 'line'"
           :key="`${joining.asked.value.group ?? ''}`"

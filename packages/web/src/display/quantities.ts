@@ -171,7 +171,16 @@ export function editable(si: number, quantity: Quantity, system: UnitSystem): st
   return (given < decimals ? Number(text).toFixed(decimals) : text).replace('-', '−');
 }
 
-export type Reading = { readonly ok: true; readonly si: number } | { readonly ok: false; readonly message: string };
+export type Reading =
+  | {
+      readonly ok: true;
+      readonly si: number;
+      /** How it was read, where that is not plain: "1,250 ft". */
+      readonly as?: string;
+      /** What else it could be, as text to type. */
+      readonly other?: string;
+    }
+  | { readonly ok: false; readonly message: string };
 
 export interface Limits {
   readonly min?: number;
@@ -181,7 +190,7 @@ export interface Limits {
 /** Reads what was typed into a field; any unit of the dimension is taken, a bare number is in the field's own. */
 export function read(text: string, quantity: Quantity, system: UnitSystem, limits: Limits = {}): Reading {
   const fallback = unitFor(quantity, system);
-  const parsed = parseQuantity(text, dimensionOf(quantity), fallback);
+  const parsed = parseQuantity(text, dimensionOf(quantity), fallback, { imperial: gallons.imperial });
   const units = unitSymbols(dimensionOf(quantity)).slice(0, 7).join(', ');
   if (!parsed.ok) {
     const message =
@@ -197,8 +206,18 @@ export function read(text: string, quantity: Quantity, system: UnitSystem, limit
     return { ok: false, message: `Give at least ${showText(min, quantity, system)}.` };
   if (max !== undefined && parsed.si > max)
     return { ok: false, message: `Give at most ${showText(max, quantity, system)}.` };
-  return { ok: true, si: parsed.si };
+  if (parsed.plain) return { ok: true, si: parsed.si };
+  const written = (si: number): string => `${bareNumber(fromSI(si, parsed.unit))} ${parsed.unit.symbol}`.trim();
+  return {
+    ok: true,
+    si: parsed.si,
+    as: written(parsed.si),
+    ...(parsed.other === undefined ? {} : { other: written(parsed.other) }),
+  };
 }
+
+/** What a gallon is to the person: the plan's setting, for every field. */
+export const gallons = { imperial: false };
 
 /** A working's term in SI with its unit, for formulas (figures there must fit the rule). */
 export function inRule(value: number, dimension: Dimension): Shown {

@@ -68,6 +68,20 @@ watch(
   },
 );
 
+/** How what stands there is read, where that is not plain: said before it is taken. */
+const reading = computed(() => {
+  if (!dirty.value || error.value || draft.value.trim() === '') return undefined;
+  const found = read(draft.value, quantity.value, settings.units, props.limits);
+  return found.ok && found.as !== undefined ? found : undefined;
+});
+/** The other way to read it: typed out, and taken. */
+function takeOther(): void {
+  const other = reading.value?.other;
+  if (other === undefined) return;
+  draft.value = other;
+  settle();
+}
+
 function putBack(): void {
   error.value = '';
   dirty.value = false;
@@ -144,6 +158,14 @@ function onKey(event: KeyboardEvent): void {
     />
     <span v-if="showUnit && symbol" class="unit muted" aria-hidden="true">{{ symbol }}</span>
     <span v-if="error" :id="errorId" class="error" role="alert">{{ error }}</span>
+    <span v-else-if="reading" class="error read-as" role="status" data-test="read-as"
+      >read as {{ reading.as
+      }}<template v-if="reading.other">
+        <button type="button" class="plain-button edged" tabindex="-1" @mousedown.prevent @click="takeOther">
+          {{ reading.other }} instead
+        </button></template
+      ></span
+    >
   </span>
 </template>
 
@@ -208,5 +230,16 @@ input:focus {
   font-size: var(--text-s);
   text-align: left;
   white-space: normal;
+}
+
+.read-as {
+  border-color: var(--water);
+  color: var(--water-ink);
+}
+
+.read-as .plain-button {
+  min-height: 28px;
+  padding: 0 8px;
+  font-size: var(--text-s);
 }
 </style>

@@ -77,6 +77,12 @@ async function tryAll(
     await input.setValue(next);
     await input.trigger('blur');
     await nextTick();
+    // a height on which a walk hangs asks what moves with it
+    const asks = on.view.find('[data-test=move-leg]');
+    if (asks.exists()) {
+      await asks.trigger('click');
+      await nextTick();
+    }
     tried.push(label);
     const said = input.element.closest('.quantity')?.querySelector('[role=alert]')?.textContent;
     if (said) wrong.push(`${label}: ${was} to ${next}: ${said}`);
