@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { ANIMAL_ROWS, CROP_ROWS, METHOD_ROWS, RUNOFF_ROWS, SERVICE_ROWS, USE_ROWS } from '../catalogue/index.ts';
+import { ANIMAL_ROWS, CROP_ROWS, findAnimal, herdWords, METHOD_ROWS, RUNOFF_ROWS, SERVICE_ROWS, USE_ROWS } from '../catalogue/index.ts';
 import { compilePlan, litres, lpmOfFlow } from '../compile/index.ts';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import { dayNumber } from '../formats/index.ts';
@@ -489,5 +489,25 @@ describe('what a close reading asks of the budget', () => {
       if (p.climate?.daily) p.climate.daily.rainMm = days.map((_, d) => (d >= 303 && d < 310 ? 0 : 10));
     });
     expect(planBalance(late).week).toMatchObject({ day: 303, month: 10 });
+  });
+});
+
+describe('herds in words', () => {
+  it.each([
+    [48, 'alpaca', '48 alpacas'],
+    [1, 'alpaca', '1 alpaca'],
+    [22, 'goat', '22 goats, dry or meat type'],
+    [3, 'yaks', '3 yaks'],
+  ])('%i of %s are “%s”', (count, kind, words) => {
+    const found = herdWords(count, findAnimal(kind) ? kind : (ANIMAL_ROWS.find((a) => a.id.startsWith(kind))?.id ?? kind));
+    expect(found).toBe(words);
+  });
+  it('no class keeps its raw name, and each plural is one', () => {
+    for (const row of ANIMAL_ROWS) {
+      const words = herdWords(2, row.id);
+      expect(words).not.toContain(row.id.includes('-') ? row.id : '\0');
+      expect(words).toMatch(/^2 [a-z]/);
+      expect(words).not.toBe(`2 ${row.name.toLowerCase()}`.replace(/beef/, '\0'));
+    }
   });
 });

@@ -11,7 +11,7 @@ import {
 } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
-import { findAnimal, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
+import { findAnimal, herdWords, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
 import type { Herd, NeedAt, Needs, Plan, VesselNode } from '../schema/index.ts';
 import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
@@ -80,7 +80,7 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? perHead(m) : 0));
   const most = Math.max(...each);
   const differs = row && !warm && (most < row.low || most > row.high);
-  const name = `${herd.count} ${row ? row.name.toLowerCase() : herd.class}${node.name ? `, ${node.name}` : ''}`;
+  const name = `${herdWords(herd.count, herd.class)}${node.name ? `, ${node.name}` : ''}`;
   const source = warm
     ? `${row?.source ?? ''}, by the month’s mean warmth`
     : (herd.reason ??

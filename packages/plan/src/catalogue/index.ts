@@ -149,3 +149,25 @@ export function timberOfSize(
   const four = Math.min(widthMm, depthMm) > 70;
   return { row, sizeBending: factors[four ? 2 : 1], sizeCompression: factors[3], otherGrade };
 }
+
+/** Words that do not take an s. */
+const PLURALS: Readonly<Record<string, string>> = {
+  beef: 'beef',
+  calf: 'calves',
+  goose: 'geese',
+  colony: 'colonies',
+  heifer: 'heifers',
+  sheep: 'sheep',
+};
+
+/** So many animals of a class, in words: "22 goats, dry or meat type"; a class that no table has goes by its own name. */
+export function herdWords(count: number, kind: string): string {
+  const row = findAnimal(kind);
+  if (!row) return `${count} ${kind}`;
+  const name = row.name.toLowerCase();
+  // what comes before what tells them apart
+  const head = /^[a-z]+(?: [a-z]+)*?(?=,| with | in | or | \d| \(| gestating| lactating|$)/.exec(name)?.[0] ?? name;
+  const noun = /[a-z]+$/.exec(head)?.[0] ?? head;
+  const many = PLURALS[noun] ?? `${noun}s`;
+  return `${count} ${count === 1 ? name : head.slice(0, head.length - noun.length) + many + name.slice(head.length)}`;
+}

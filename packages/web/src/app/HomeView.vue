@@ -32,10 +32,10 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 
-async function create(document: Plan, open: boolean): Promise<void> {
+async function create(document: Plan, open: boolean, step?: string): Promise<void> {
   const answer = await api.create(document);
   if (answer.ok) {
-    if (open) await router.push({ name: 'plan', params: { id: answer.value.id } });
+    if (open) await router.push({ name: 'plan', params: { id: answer.value.id, ...(step ? { step } : {}) } });
     else await load();
   } else if (answer.failure.kind === 'refused' && answer.failure.faults.length > 0) {
     faults.value = { file: document.title, list: answer.failure.faults };
@@ -132,7 +132,7 @@ const countWord = (n: number): string => {
             type="button"
             class="plain-button edged wide"
             data-test="empty-plan"
-            @click="create(emptyPlan(), true)"
+            @click="create(emptyPlan(), true, 'water')"
           >
             <Plus :size="18" aria-hidden="true" />An empty plan, place by place<ChevronRight
               :size="18"

@@ -2,10 +2,10 @@
 // Between the section of one way, the whole place, and the view from above.
 export type View = 'hillside' | 'place' | 'above';
 const view = defineModel<View>({ required: true });
-const VIEWS: readonly { key: View; name: string }[] = [
-  { key: 'hillside', name: 'Hillside' },
-  { key: 'place', name: 'Whole place' },
-  { key: 'above', name: 'From above' },
+const VIEWS: readonly { key: View; name: string; short: string }[] = [
+  { key: 'hillside', name: 'Hillside', short: 'Hillside' },
+  { key: 'place', name: 'Whole place', short: 'Place' },
+  { key: 'above', name: 'From above', short: 'Above' },
 ];
 </script>
 
@@ -16,11 +16,13 @@ const VIEWS: readonly { key: View; name: string }[] = [
       :key="v.key"
       type="button"
       class="tool"
+      :aria-label="v.name"
       :aria-pressed="view === v.key"
       :data-test="`view-${v.key}`"
       @click="view = v.key"
     >
-      {{ v.name }}
+      <span class="long">{{ v.name }}</span
+      ><span class="short" aria-hidden="true">{{ v.short }}</span>
     </button>
   </div>
 </template>
@@ -34,6 +36,24 @@ button {
   padding: 0 10px;
   border-radius: 0;
   white-space: nowrap;
+}
+
+.short {
+  display: none;
+}
+
+@media (max-width: 640px) {
+  .long {
+    display: none;
+  }
+
+  .short {
+    display: inline;
+  }
+
+  button {
+    padding: 0 7px;
+  }
 }
 
 button + button {

@@ -2,6 +2,7 @@
 // The judgement of the chosen place: two figures, sentences worst first, and the one change that helps most.
 import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
+import { herdWords } from '@vernal-slope/plan/catalogue';
 import { finding, findingOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
 import { starvedBy } from '@vernal-slope/plan/solve';
@@ -50,7 +51,7 @@ const name = (id: string): string => nameIn(plan.value, id);
 const subtitle = computed(() => {
   const n = node.value;
   if (isBasin(n)) {
-    const herds = (n.herds ?? []).map((h) => `${h.count} ${h.class}${h.count === 1 ? '' : 's'}`).join(', ');
+    const herds = (n.herds ?? []).map((h) => herdWords(h.count, h.class)).join(', ');
     return [n.inlet?.floatValve ? 'trough with a float' : 'trough, open end', herds].filter(Boolean).join('; ');
   }
   if (isTap(n)) return `wants ${showEntered(wantsOf(n).flow ?? 0, 'flow', settings.units)}`;

@@ -544,6 +544,7 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
 }
 
 .leg .stroke {
+  pointer-events: none;
   fill: none;
   stroke: var(--ink);
   stroke-width: var(--line-pipe);
@@ -568,6 +569,7 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
   paint-order: stroke;
   stroke: var(--paper);
   stroke-width: 3px;
+  pointer-events: none;
 }
 
 .mark .wall,
