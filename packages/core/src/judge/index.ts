@@ -7,6 +7,7 @@ export type Severity = 'error' | 'warning' | 'ok';
 export type Remedy =
   | { readonly kind: 'pipe'; readonly line: string; readonly legs: readonly number[]; readonly pipe: string }
   | { readonly kind: 'stand'; readonly tank: string; readonly standM: number }
+  | { readonly kind: 'reducer'; readonly line: string; readonly kPa: number }
   | { readonly kind: 'brace'; readonly tank: string }
   | {
       readonly kind: 'fitting';

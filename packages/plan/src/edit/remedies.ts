@@ -3,7 +3,8 @@ import type { Remedy } from '../findings/index.ts';
 import { findFitting, findPipe } from '../catalogue/index.ts';
 import type { Fitting, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
-import { changeNode, setLeg, setPipe } from './commands.ts';
+import { lineName } from '../topology/index.ts';
+import { changeNode, setLeg, setPipe, setReducer } from './commands.ts';
 import { isStore } from '../kinds/index.ts';
 
 /** The fittings of a leg with those of one kind changed for another. */
@@ -23,6 +24,10 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
           })
         : undefined;
     }
+    case 'reducer':
+      return plan.lines.some((l) => l.id === remedy.line)
+        ? { ...setReducer(remedy.line, remedy.kPa), label: `a pressure reducer at the start of ${lineName(plan, remedy.line)}` }
+        : undefined;
     case 'brace':
       return changeNode(remedy.tank, isStore, 'crossed braces on all four faces', (n) => {
         const stand = (n.stand ??= { kind: 'posts' });

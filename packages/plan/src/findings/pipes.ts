@@ -128,6 +128,7 @@ export const pipeFindings = {
     values: { pressure: 'pressure', chainage: 'distance', rating: 'pressure' },
     severity: 'error',
     step: 'pipe',
+    remedy: ['pipe', 'reducer'],
     words: {
       en: (t) =>
         say`With all shut ${t.here} stands at ${t.fig('pressure')} at ${t.fig('chainage')}, more than its pressure rating of ${t.given('rating')}.`,

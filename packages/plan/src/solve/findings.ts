@@ -1,13 +1,13 @@
 // Judges a solved plan: what is wrong or right, where, with the figures. Data only, SI.
 import { starvedStores } from './inflow.ts';
 import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
-import { finding, worstFirst, type Finding, findingOf } from '../findings/index.ts';
+import { finding, worstFirst, type Finding, findingOf, type Remedy } from '../findings/index.ts';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
 import { clearingSpeed, humps, humpStations, lineProfile, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
-import { deratingFactor } from '../catalogue/index.ts';
+import { deratingFactor, PIPE_ROWS, type PipeRow } from '../catalogue/index.ts';
 import {
   pascals,
   metresOfMm,
@@ -230,6 +230,40 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
   return air.missing > 0 ? [finding('air-may-stop-filling', id, values)] : [finding('air-can-gather', id, values)];
 }
 
+/**
+ * Pipe that bears what stands on a line, about as wide as what is there, on the legs that do not bear it; where none is in
+ * the catalogue, a reducer at the start of the line, at what its weakest leg bears less a tenth.
+ */
+function strongerRemedy(map: LineMap, grade: readonly number[], density: number, temperature: number): Extract<Remedy, { kind: 'pipe' | 'reducer' }> | undefined {
+  const at = (k: number): number =>
+    Math.max(...[k, k + 1].map((s) => pressureOfHead(grade[s] - map.geometry.pipe[s], density)));
+  const bears = (row: PipeRow): number =>
+    row.ratingKPa === undefined ? 0 : pascals(row.ratingKPa) * deratingFactor(row, temperature);
+  const pipes = map.plan.legs.map((leg) => resolvePipe(leg.pipe));
+  const weak = pipes.flatMap(({ ratingKPa, row }, k) =>
+    ratingKPa !== undefined && at(k) > pascals(ratingKPa) * (row ? deratingFactor(row, temperature) : 1) ? [k] : [],
+  );
+  if (weak.length === 0) return undefined;
+  const most = Math.max(...weak.map(at));
+  const { insideDiameterMm: bore, row } = pipes[weak[0]];
+  const off = (p: PipeRow): number => Math.abs(Math.log(p.insideDiameterMm / bore)) + (p.material === row?.material ? 0 : 0.5);
+  const strong = PIPE_ROWS.filter((p) => bears(p) >= most && p.insideDiameterMm >= 0.85 * bore && p.insideDiameterMm <= 1.5 * bore)
+    .sort((a, b) => off(a) - off(b))
+    .at(0);
+  if (strong) return { kind: 'pipe', line: map.plan.id, legs: weak, pipe: strong.id };
+  // behind the reducer the pressure grows again as the line falls
+  const { pipe } = map.geometry;
+  const below = (k: number): number => pressureOfHead(pipe[0] - Math.min(pipe[k], pipe[k + 1]), density);
+  const least = Math.min(
+    ...weak.map((k) => {
+      const { ratingKPa, row } = pipes[k];
+      return 0.9 * pascals(ratingKPa ?? 0) * (row ? deratingFactor(row, temperature) : 1) - below(k);
+    }),
+  );
+  const kPa = Math.floor(least / 1e4) * 10;
+  return kPa > 0 ? { kind: 'reducer', line: map.plan.id, kPa } : undefined;
+}
+
 /** Highest standing pressure on each pipe against its rating, tanks full. */
 function ratingFindings(c: Compiled, standing: ReadonlyMap<string, readonly number[]>): Finding[] {
   const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
@@ -254,8 +288,13 @@ function ratingFindings(c: Compiled, standing: ReadonlyMap<string, readonly numb
         }
       }
     });
-    if (worst)
-      found.push(findingOf(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) })));
+    if (!worst) continue;
+    const judged = findingOf(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) }));
+    found.push(
+      judged.code === 'rating-exceeded'
+        ? finding(judged.code, id, judged.values, strongerRemedy(map, grade, c.water.density, temperature))
+        : judged,
+    );
   }
   return found;
 }

@@ -4,7 +4,7 @@ export { starvedBy, starvedStores } from './inflow.ts';
 export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from './refill.ts';
-export { bestWiderPipe, withPipe, type PipeRemedy } from './remedy.ts';
+export { bestWiderPipe, withPipe, withPipes, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
 export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
 export { flowWorking, pressureWorking, staticWorking } from './workings.ts';

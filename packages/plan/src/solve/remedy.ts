@@ -9,9 +9,10 @@ import { solvePlan } from './solve.ts';
 import { isOutlet, wantsOf } from '../kinds/index.ts';
 
 export interface PipeRemedy {
-  readonly line: string;
-  /** Indices of the legs that change. */
-  readonly legs: readonly number[];
+  /** Legs that change, along the way from the water on; of several lines where the way has several. */
+  readonly parts: readonly { readonly line: string; readonly legs: readonly number[] }[];
+  /** It is all of the way that is narrower. */
+  readonly all: boolean;
   readonly pipe: string;
   readonly label: string;
   /** Length changed, m. */
@@ -30,13 +31,20 @@ export const withPipe = (plan: Plan, line: string, legs: readonly number[], pipe
   ),
 });
 
+/** The plan with another pipe on legs of several lines. */
+export const withPipes = (plan: Plan, parts: PipeRemedy['parts'], pipe: string): Plan =>
+  parts.reduce((p, { line, legs }) => withPipe(p, line, legs, pipe), plan);
+
 /** How many sizes wider are tried. */
 const STEPS_WIDER = 3;
 /** A change must win at least this share of flow to be worth a word. */
 const WORTH = 0.05;
 
+/** Most places along the way where the wider pipe is tried to end. */
+const ENDS = 24;
+
 /**
- * Tries wider pipe of the same family on the first stretch of each line on the way, station by station, and
+ * Tries wider pipe of the same family from the water on, to one end of a leg after the other along the whole way, and
  * takes the least metres that give what is wanted, else the largest gain in flow for its metres.
  */
 export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {}): PipeRemedy | undefined {
@@ -47,50 +55,56 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
   const now = solvePlan(c, options);
   const before = now.nodes.get(id)?.flow ?? 0;
   const wants = wantsOf(node);
-  let best: { remedy: PipeRemedy; enough: boolean; gain: number } | undefined;
-  for (const { line } of route.lines) {
-    const legs = c.lines.get(line)?.plan.legs ?? [];
-    const row = resolvePipe(legs[0].pipe).row;
-    if (!row) continue;
+  /** Legs in the order in which the water passes them. */
+  const way = route.lines.flatMap(({ line, reversed }) => {
+    const legs = (c.lines.get(line)?.plan.legs ?? []).map((leg, k) => ({ line, k, leg, bore: resolvePipe(leg.pipe) }));
+    return reversed ? legs.reverse() : legs;
+  });
+  const families = new Map(way.flatMap(({ bore }) => (bore.row ? [[bore.row.family, bore.row] as const] : [])));
+  let best: { remedy: PipeRemedy; enough: boolean; gain: number; plastic: number } | undefined;
+  // a long way is tried at some of its ends only, its last among them
+  const every = Math.max(1, Math.ceil(way.length / ENDS));
+  const ends = way.flatMap((_, k) => ((k + 1) % every === 0 || k === way.length - 1 ? [k + 1] : []));
+  for (const row of families.values()) {
     const sizes = familyOf(row);
-    const start = sizes.findIndex((s) => s.id === row.id);
-    for (const size of sizes.slice(start + 1, start + 1 + STEPS_WIDER)) {
-      for (let upTo = 1; upTo <= legs.length; upTo++) {
-        const chosen = legs.flatMap((leg, k) =>
-          k < upTo && resolvePipe(leg.pipe).insideDiameterMm < size.insideDiameterMm ? [k] : [],
-        );
-        if (chosen.length === 0) continue;
-        const tried = solvePlan(compilePlan(withPipe(c.plan, line, chosen, size.id)), options);
-        const trial = tried.converged ? tried.nodes.get(id) : undefined;
+    const narrowest = Math.min(...way.map((w) => w.bore.insideDiameterMm));
+    const first = sizes.findIndex((s) => s.insideDiameterMm > narrowest * (1 + 1e-9));
+    if (first < 0) continue;
+    for (const size of sizes.slice(first, first + STEPS_WIDER)) {
+      const narrower = way.filter((w) => w.bore.insideDiameterMm < size.insideDiameterMm);
+      let tried = 0;
+      for (const end of ends) {
+        const chosen = way.slice(0, end).filter((w) => w.bore.insideDiameterMm < size.insideDiameterMm);
+        if (chosen.length === tried) continue;
+        tried = chosen.length;
+        const parts = partsOf(chosen);
+        const trialPlan = solvePlan(compilePlan(withPipes(c.plan, parts, size.id)), options);
+        const trial = trialPlan.converged ? trialPlan.nodes.get(id) : undefined;
         if (!trial || trial.flow < before * (1 + WORTH) + 1e-9) continue;
-        const length = chosen.reduce((sum, k) => sum + legs[k].lengthM, 0);
+        const length = chosen.reduce((sum, w) => sum + w.leg.lengthM, 0);
+        const plastic = length * size.insideDiameterMm;
         const enough =
           (wants.flow === undefined || trial.flow >= wants.flow) &&
           (wants.pressure === undefined || trial.pressure >= wants.pressure);
-        const gain = (trial.flow - before) / (length * size.insideDiameterMm);
+        const gain = (trial.flow - before) / plastic;
         const better =
-          !best ||
-          (enough !== best.enough
-            ? enough
-            : enough
-              ? length * size.insideDiameterMm < best.remedy.length * widthOf(best.remedy.pipe, sizes)
-              : gain > best.gain);
-        if (better) {
-          best = {
-            enough,
-            gain,
-            remedy: {
-              line,
-              legs: chosen,
-              pipe: size.id,
-              label: `${size.nominal} ${size.family}`,
-              length,
-              flowBefore: before,
-              flowAfter: trial.flow,
-              pressureAfter: trial.pressure,
-            },
-          };
-        }
+          !best || (enough !== best.enough ? enough : enough ? plastic < best.plastic : gain > best.gain);
+        if (!better) continue;
+        best = {
+          enough,
+          gain,
+          plastic,
+          remedy: {
+            parts,
+            all: chosen.length === narrower.length,
+            pipe: size.id,
+            label: `${size.nominal} ${size.family}`,
+            length,
+            flowBefore: before,
+            flowAfter: trial.flow,
+            pressureAfter: trial.pressure,
+          },
+        };
       }
     }
   }
@@ -98,12 +112,16 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
   const { remedy } = best;
   return {
     ...remedy,
-    refillAfter: settledRefill(compilePlan(withPipe(c.plan, remedy.line, remedy.legs, remedy.pipe)), id, options),
+    refillAfter: settledRefill(compilePlan(withPipes(c.plan, remedy.parts, remedy.pipe)), id, options),
   };
 }
 
-const widthOf = (pipe: string, sizes: readonly { id: string; insideDiameterMm: number }[]): number =>
-  sizes.find((s) => s.id === pipe)?.insideDiameterMm ?? Infinity;
+/** Legs by their lines. */
+function partsOf(chosen: readonly { readonly line: string; readonly k: number }[]): PipeRemedy['parts'] {
+  const parts = new Map<string, number[]>();
+  for (const { line, k } of chosen) parts.set(line, [...(parts.get(line) ?? []), k].sort((a, b) => a - b));
+  return [...parts].map(([line, legs]) => ({ line, legs }));
+}
 
 /** Whether everything the node wants is met. */
 export const isServed = (c: Compiled, id: string, flow: number, pressure: number): boolean => {

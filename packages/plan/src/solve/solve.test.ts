@@ -21,6 +21,7 @@ import {
   staticWorking,
   stationWorking,
   withPipe,
+  withPipes,
 } from './index.ts';
 import { routeTo } from '../topology/index.ts';
 
@@ -289,7 +290,7 @@ describe('the two answers people come for', () => {
     const r = bestWiderPipe(compilePlan(p), 'low');
     expect(r).toBeDefined();
     if (!r) return;
-    const after = solvePlan(compilePlan(withPipe(p, r.line, r.legs, r.pipe))).nodes.get('low');
+    const after = solvePlan(compilePlan(withPipes(p, r.parts, r.pipe))).nodes.get('low');
     expect(after?.flow).toBeCloseTo(r.flowAfter, 12);
     expect(lpmOfFlow(r.flowAfter)).toBeGreaterThan(12);
   });

@@ -33,7 +33,7 @@ describe('the part around a place', () => {
   });
   it('finds the same remedy, and a trough as soon full again', () => {
     const part = compilePlan(partAround(ousel, 'low'));
-    const remedy = (c: typeof part) => (({ line, legs, pipe }) => ({ line, legs, pipe }))(bestWiderPipe(c, 'low')!);
+    const remedy = (c: typeof part) => (({ parts, pipe }) => ({ parts, pipe }))(bestWiderPipe(c, 'low')!);
     expect(remedy(part)).toEqual(remedy(whole));
     const full = (c: typeof part): number => refillOf(c, 'low')?.refill.afterVisit ?? NaN;
     expect(full(part) / full(whole)).toBeCloseTo(1, 2);

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
 import { herdWords } from '@vernal-slope/plan/catalogue';
 import { finding, findingOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
-import { remedyCommand, setPipe, type Command } from '@vernal-slope/plan/edit';
+import { remedyCommand, setSizes, type Command } from '@vernal-slope/plan/edit';
 import { starvedBy } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
 import { useShownResults } from '../session/usePassing.ts';
@@ -172,22 +172,36 @@ const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Co
   };
 });
 
+/** What wider pipe can mend; a pipe over its rating is no weaker for being wide. */
+const WIDER_HELPS: ReadonlySet<Finding['code']> = new Set([
+  'no-flow',
+  'flow-below-wanted',
+  'pressure-below-wanted',
+  'pressure-below-minimum',
+  'hump-holds',
+  'trough-runs-dry',
+  'trough-not-full-again',
+  'trough-late',
+]);
 const remedy = computed(() => props.slow?.remedy);
 const worthIt = computed(
-  () => remedy.value && (findings.value.some((f) => f.severity !== 'ok') || height.value?.severity === 'warning'),
+  () =>
+    remedy.value &&
+    (findings.value.some((f) => f.severity !== 'ok' && WIDER_HELPS.has(f.code)) || height.value?.severity === 'warning'),
 );
 const remedyTitle = computed(() => {
   const r = remedy.value;
   if (!r) return '';
-  const legs = shown.value.compiled.lines.get(r.line)?.plan.legs.length ?? 0;
   const size = nominal(r.label);
-  return r.legs.length === legs
+  return r.all
     ? `Use ${size} all the way`
     : `Use ${size} on the first ${showText(r.length, 'distance', settings.units)}`;
 });
 function tryIt(): void {
   const r = remedy.value;
-  if (r) emit('try', setPipe(r.line, r.legs, r.pipe, remedyTitle.value));
+  if (!r) return;
+  const sizes = r.parts.flatMap(({ line, legs }) => legs.map((leg) => ({ line, leg, pipe: r.pipe })));
+  emit('try', setSizes(sizes, remedyTitle.value));
 }
 </script>
 

@@ -6,7 +6,7 @@ import {
   settledRefill,
   solvePlan,
   starvedBy,
-  withPipe,
+  withPipes,
   type PipeRemedy,
   type PlanRefill,
 } from '@vernal-slope/plan/solve';
@@ -67,7 +67,7 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
   if (remedy) {
     alternatives.push(
       ...figures(
-        compilePlan(withPipe(plan, remedy.line, remedy.legs, remedy.pipe)),
+        compilePlan(withPipes(plan, remedy.parts, remedy.pipe)),
         id,
         'start',
         'wider-pipe',
