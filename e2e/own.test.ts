@@ -26,7 +26,12 @@ const PSI = 6.894757293;
 interface Kept {
   readonly title: string;
   readonly nodes: { readonly id: string; readonly kind: string; readonly name: string; readonly groundM: number }[];
-  readonly lines: { readonly id: string; readonly from: string; readonly to: string; readonly legs: { lengthM: number }[] }[];
+  readonly lines: {
+    readonly id: string;
+    readonly from: string;
+    readonly to: string;
+    readonly legs: { lengthM: number }[];
+  }[];
 }
 const planId = async (): Promise<string> => /\/plan\/([^/?#]+)/.exec(await page.driver.getCurrentUrl())?.[1] ?? '';
 async function kept(): Promise<Kept> {
@@ -96,12 +101,16 @@ describe('by mouse', () => {
   /** A new place on a line from a ring. */
   async function lead(from: WebElement, kind: string, drop: string, length: string): Promise<void> {
     await from.click();
-    if ((await page.driver.findElements(By.css(`[data-test=new-${kind}]`))).length === 0) await page.click('more-kinds');
+    if ((await page.driver.findElements(By.css(`[data-test=new-${kind}]`))).length === 0)
+      await page.click('more-kinds');
     await page.click(`new-${kind}`);
     await page.fill('How much', drop);
     await page.fill('How far it is', length);
     await page.click('join-keep');
-    await page.until('the panel to go', async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0);
+    await page.until(
+      'the panel to go',
+      async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0,
+    );
   }
   it('a spring, a tank, a trough over a hump, a kitchen tap on a tee, a second tank by dragging', async () => {
     await emptyPlan((name) => page.click(name));
@@ -135,7 +144,14 @@ describe('by mouse', () => {
     expect(await page.textWhen('joined', (t) => t.includes('Nothing fills'))).toContain('Nothing fills it yet');
     await page.fill('Ground under it', '680 ft');
     const [a, b] = [await ring('tank'), await ring('tank-2')];
-    await page.driver.actions().move({ origin: a }).press().move({ origin: b, x: 4, y: -4 }).move({ origin: b }).release().perform();
+    await page.driver
+      .actions()
+      .move({ origin: a })
+      .press()
+      .move({ origin: b, x: 4, y: -4 })
+      .move({ origin: b })
+      .release()
+      .perform();
     await page.fill('How far it is', '60 ft');
     await page.click('join-keep');
     expect(await page.textWhen('joined', (t) => t.includes('Filled by'))).toContain('Filled by Tank, by a line');
@@ -157,10 +173,16 @@ describe('by mouse', () => {
     await page.click('menu-out');
     expect(await page.textWhen('hangs', (t) => t.includes('no water comes'))).toMatch(/3 lines.*Kitchen tap/);
     await page.click('out-loose');
-    await page.until('the flags', async () => (await page.driver.findElements(By.css('[data-test=loose-flag]'))).length >= 3);
+    await page.until(
+      'the flags',
+      async () => (await page.driver.findElements(By.css('[data-test=loose-flag]'))).length >= 3,
+    );
     await page.textWhen('sentences', (t) => t.includes('hang together with no tank and no source'));
     await page.click('undo');
-    await page.until('no flag', async () => (await page.driver.findElements(By.css('[data-test=loose-flag]'))).length === 0);
+    await page.until(
+      'no flag',
+      async () => (await page.driver.findElements(By.css('[data-test=loose-flag]'))).length === 0,
+    );
     expect((await kept()).nodes).toEqual(before.nodes);
   });
   it('what makes no sense says why', async () => {
@@ -172,7 +194,14 @@ describe('by mouse', () => {
   });
   it('a drag into the open asks for a new place at that height', async () => {
     const from = await ring('kitchen');
-    await page.driver.actions().move({ origin: from }).press().move({ origin: from, x: 20, y: 20 }).move({ origin: from, x: 60, y: 40 }).release().perform();
+    await page.driver
+      .actions()
+      .move({ origin: from })
+      .press()
+      .move({ origin: from, x: 20, y: 20 })
+      .move({ origin: from, x: 60, y: 40 })
+      .release()
+      .perform();
     await page.click('new-tap');
     await page.part('join-panel');
     expect(Number(await page.value('How much'))).toBeGreaterThan(0);
@@ -203,7 +232,10 @@ describe('by keyboard alone', () => {
     await page.press(...length, Key.ENTER);
     await tabTo('keeping', (l) => l === 'Keep the line');
     await page.press(Key.ENTER);
-    await page.until('the panel to go', async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0);
+    await page.until(
+      'the panel to go',
+      async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0,
+    );
   }
   async function choose(words: string): Promise<void> {
     await page.press(Key.ENTER);
@@ -275,7 +307,10 @@ describe('by keyboard alone', () => {
 
 describe('by touch on a phone', () => {
   const command = (name: string, params: object): Promise<unknown> =>
-    (page.driver as unknown as { sendDevToolsCommand: (n: string, p: object) => Promise<unknown> }).sendDevToolsCommand(name, params);
+    (page.driver as unknown as { sendDevToolsCommand: (n: string, p: object) => Promise<unknown> }).sendDevToolsCommand(
+      name,
+      params,
+    );
   async function tapAt(x: number, y: number): Promise<void> {
     await command('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
     await command('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
@@ -320,8 +355,10 @@ describe('by touch on a phone', () => {
   }
   async function answer(drop: string, length: string): Promise<void> {
     for (let k = 0; k < 6; k++) {
-      if ((await page.driver.findElements(By.css('input[aria-label^="How much"]'))).length > 0) await type('How much', drop);
-      if ((await page.driver.findElements(By.css('input[aria-label^="How far it is"]'))).length > 0) await type('How far it is', length);
+      if ((await page.driver.findElements(By.css('input[aria-label^="How much"]'))).length > 0)
+        await type('How much', drop);
+      if ((await page.driver.findElements(By.css('input[aria-label^="How far it is"]'))).length > 0)
+        await type('How far it is', length);
       const [keep] = await page.driver.findElements(By.css('[data-test=join-keep]'));
       if (keep) return part('join-keep');
       await part('join-next');
@@ -334,7 +371,10 @@ describe('by touch on a phone', () => {
     await part(`new-${kind}`);
     await page.part('join-panel');
     await answer(drop, length);
-    await page.until('the panel to go', async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0);
+    await page.until(
+      'the panel to go',
+      async () => (await page.driver.findElements(By.css('[data-test=join-panel]'))).length === 0,
+    );
   }
   it('the same place', async () => {
     await page.size(390, 844);
@@ -361,7 +401,9 @@ describe('by touch on a phone', () => {
     await judgedIs('Kitchen tap');
     await agrees(plan, solved, 'Kitchen tap');
     // nothing scrolls sideways but the drawing
-    expect(await page.driver.executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(390);
+    expect(await page.driver.executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(
+      390,
+    );
     await command('Emulation.setTouchEmulationEnabled', { enabled: false });
     await page.size(1280, 800);
   });

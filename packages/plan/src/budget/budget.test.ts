@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { ANIMAL_ROWS, CROP_ROWS, findAnimal, herdWords, METHOD_ROWS, RUNOFF_ROWS, SERVICE_ROWS, USE_ROWS } from '../catalogue/index.ts';
+import {
+  ANIMAL_ROWS,
+  CROP_ROWS,
+  findAnimal,
+  herdWords,
+  METHOD_ROWS,
+  RUNOFF_ROWS,
+  SERVICE_ROWS,
+  USE_ROWS,
+} from '../catalogue/index.ts';
 import { compilePlan, litres, lpmOfFlow } from '../compile/index.ts';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import { dayNumber } from '../formats/index.ts';
@@ -10,6 +19,10 @@ import {
   balanceReport,
   broughtBy,
   daysLeft,
+  enteredMonths,
+  monthlyClimate,
+  typicalMonth,
+  weatherOf,
   drinkingCautions,
   etByMonth,
   haulFigures,
@@ -189,10 +202,31 @@ describe('needs', () => {
     expect(planNeeds(few).rows[0].note).toContain('say why');
     expect(balanceFindings(planBalance(few)).map((f) => f.code)).toContain('need-note');
   });
-  it('without weather count a garden as nothing and say so', () => {
-    const dry = with_(ousel, (p) => delete p.climate);
-    expect(planNeeds(dry).rows[2].perDay.every((v) => v === 0)).toBe(true);
-    expect(planNeeds(dry).rows[2].note).toBe('counted as nothing');
+  it('without weather reckon a garden by typical months, and say that it is an assumption', () => {
+    const bare = with_(ousel, (p) => delete p.climate);
+    const row = planNeeds(bare).rows[2];
+    expect(Math.max(...row.perDay)).toBeGreaterThan(0);
+    expect(row.note).toContain('typical weather (assumption)');
+    expect(row.source).toContain('typical weather (assumption)');
+    // a roof counts on none of it
+    expect(monthlyClimate(bare)).toBeUndefined();
+  });
+  it('a month typed is that month’s: the others stay typical until they are typed too', () => {
+    const july = with_(ousel, (p) => {
+      p.climate = { byMonth: { rainMm: Array.from({ length: 12 }, (_, m) => (m === 6 ? 200 : null)) } };
+    });
+    expect(enteredMonths(july)).toBe(1);
+    expect(weatherOf(july)).toMatchObject({ assumed: true, from: '1 entered, the others typical (assumption)' });
+    expect(weatherOf(july).rainMm[6]).toBe(200);
+    expect(weatherOf(july).rainMm[5]).toBe(typicalMonth(july, 'rainMm', 5));
+    const twelve = (v: number): number[] => new Array<number>(12).fill(v);
+    const all = with_(ousel, (p) => {
+      p.climate = { byMonth: { rainMm: twelve(50), tMaxC: twelve(20), tMinC: twelve(10) } };
+    });
+    expect(weatherOf(all)).toMatchObject({ assumed: false, from: 'entered by month' });
+    // in the south the year is turned
+    const south = with_(july, (p) => void (p.site = { ...p.site, latitudeDeg: -40 }));
+    expect(typicalMonth(south, 'tMaxC', 0)).toBe(typicalMonth(july, 'tMaxC', 6));
   });
 });
 
@@ -499,7 +533,10 @@ describe('herds in words', () => {
     [22, 'goat', '22 goats, dry or meat type'],
     [3, 'yaks', '3 yaks'],
   ])('%i of %s are “%s”', (count, kind, words) => {
-    const found = herdWords(count, findAnimal(kind) ? kind : (ANIMAL_ROWS.find((a) => a.id.startsWith(kind))?.id ?? kind));
+    const found = herdWords(
+      count,
+      findAnimal(kind) ? kind : (ANIMAL_ROWS.find((a) => a.id.startsWith(kind))?.id ?? kind),
+    );
     expect(found).toBe(words);
   });
   it('no class keeps its raw name, and each plural is one', () => {

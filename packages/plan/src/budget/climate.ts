@@ -34,9 +34,51 @@ function meanByMonth(values: readonly (number | null)[], months: Uint8Array): (n
   return sum.map((s, m) => (count[m] > 0 ? s / count[m] : undefined));
 }
 
+/** Months of a temperate place of the north, rain in mm a month and °C: an assumption, shown as one, until the place's own are known. */
+const TYPICAL = {
+  rainMm: [70, 60, 60, 55, 60, 60, 55, 60, 65, 75, 75, 75],
+  tMaxC: [5, 6, 10, 14, 18, 21, 24, 24, 20, 15, 9, 6],
+  tMinC: [-1, -1, 1, 4, 7, 10, 12, 12, 9, 6, 2, 0],
+} as const;
+/** Months by which the south lags behind the north. */
+const SOUTH = 6;
+
+export type WeatherKey = keyof typeof TYPICAL;
+/** A typical figure of a month (0 to 11) at the place's latitude. */
+export const typicalMonth = (plan: Plan, key: WeatherKey, m: number): number =>
+  TYPICAL[key][(plan.site?.latitudeDeg ?? 0) < 0 ? (m + SOUTH) % 12 : m];
+
+/** How many of the months' figures were entered one by one. */
+export const enteredMonths = (plan: Plan): number =>
+  Object.values(plan.climate?.byMonth ?? {})
+    .flat()
+    .filter((v) => typeof v === 'number').length;
+
+/** Weather by month, whatever is known of it: what is not is typical, and `assumed` says so. */
+export function weatherOf(plan: Plan): MonthlyClimate & { readonly assumed: boolean } {
+  const known = monthlyClimate(plan);
+  if (known) return { ...known, assumed: false };
+  const by = plan.climate?.byMonth;
+  const list = (key: WeatherKey): number[] =>
+    Array.from({ length: 12 }, (_, m) => by?.[key]?.[m] ?? typicalMonth(plan, key, m));
+  const entered = enteredMonths(plan);
+  return {
+    rainMm: list('rainMm'),
+    tMaxC: list('tMaxC'),
+    tMinC: list('tMinC'),
+    from: entered === 0 ? 'typical weather (assumption)' : `${entered} entered, the others typical (assumption)`,
+    assumed: true,
+  };
+}
+
 /** Monthly weather: as entered, else from the daily series. Undefined where a month is missing from both. */
 export function monthlyClimate(plan: Plan): MonthlyClimate | undefined {
-  const entered = plan.climate?.monthly;
+  const by = plan.climate?.byMonth;
+  const all = (['rainMm', 'tMaxC', 'tMinC'] as const).map((key) => by?.[key] ?? []);
+  const whole = all.every((months) => months.length === 12 && months.every((v) => v !== null));
+  const entered =
+    plan.climate?.monthly ??
+    (whole ? { rainMm: all[0] as number[], tMaxC: all[1] as number[], tMinC: all[2] as number[] } : undefined);
   if (entered) return { rainMm: entered.rainMm, tMaxC: entered.tMaxC, tMinC: entered.tMinC, from: 'entered by month' };
   const daily = plan.climate?.daily;
   if (!daily?.tMaxC || !daily.tMinC) return undefined;
@@ -60,9 +102,8 @@ export interface EtByMonth {
 }
 
 /** ET0 by month: Penman-Monteith where humidity, sunshine and wind are known, Hargreaves and Samani where not. */
-export function etByMonth(plan: Plan): EtByMonth | undefined {
-  const climate = monthlyClimate(plan);
-  if (!climate) return undefined;
+export function etByMonth(plan: Plan): EtByMonth {
+  const climate = weatherOf(plan);
   const latitudeDeg = plan.site?.latitudeDeg ?? ASSUMED_LATITUDE;
   const more = plan.climate?.monthly;
   const full = more?.humidityPercent && more.sunshineH && more.windMs;

@@ -3,11 +3,15 @@ export { broughtBy, broughtPerDay, type Brought } from './brought.ts';
 export { inflowDays, needDays, planBalance, type DriestWeek, type PlanBalance, type Room } from './balance.ts';
 export {
   ASSUMED_LATITUDE,
+  enteredMonths,
   etByMonth,
   monthlyClimate,
   monthsOfDays,
   type EtByMonth,
+  typicalMonth,
+  weatherOf,
   type MonthlyClimate,
+  type WeatherKey,
 } from './climate.ts';
 export { DEFAULT_LOSS, planNeeds, type NeedRow, type PlanNeeds } from './needs.ts';
 export {

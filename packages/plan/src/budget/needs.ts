@@ -14,7 +14,7 @@ import type { Term, Working } from '@vernal-slope/core/working';
 import { findAnimal, herdWords, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
 import type { Herd, NeedAt, Needs, Plan, VesselNode } from '../schema/index.ts';
-import { etByMonth, monthlyClimate, type EtByMonth } from './climate.ts';
+import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
 import { isVessel } from '../kinds/index.ts';
 
 export interface NeedRow extends Consumer {
@@ -72,9 +72,9 @@ const eachWorking = (name: string, count: number, each: number, whose: string, s
 function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const herd = (node.herds ?? [])[index];
   const row = findAnimal(herd.class);
-  const climate = monthlyClimate(plan);
+  const climate = weatherOf(plan);
   const table = row?.byTemperature?.map(([t, l]) => [t, l] as const);
-  const warm = herd.byWarmth && table && climate;
+  const warm = herd.byWarmth && table;
   const perHead = (m: number): number =>
     warm ? interpolate(table, (climate.tMaxC[m] + climate.tMinC[m]) / 2) : herd.litresPerHeadPerDay;
   const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? perHead(m) : 0));
@@ -139,15 +139,15 @@ function peopleRow(needs: Needs, index: number): NeedRow {
   };
 }
 
-function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | undefined): NeedRow {
+function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): NeedRow {
   const g = (needs.gardens ?? [])[index];
   const crop = findCrop(g.crop);
   const method = findMethod(g.method);
   const kc = g.kc ?? crop?.kcMid ?? DEFAULT_KC;
   const efficiency = g.efficiency ?? method?.typical ?? DEFAULT_EFFICIENCY;
-  const rain = monthlyClimate(plan)?.rainMm;
+  const rain = weatherOf(plan).rainMm;
   const perDay = Array.from({ length: 12 }, (_, m) => {
-    if (!et || !there(g.months, m)) return 0;
+    if (!there(g.months, m)) return 0;
     const used = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[m]) / DAYS_IN_MONTH[m];
     return plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, metresOfMm(used), efficiency);
   });
@@ -171,7 +171,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | unde
         'et',
         'ET_0',
         'reference evapotranspiration a day',
-        et?.et0[month] ?? 0,
+        et.et0[month],
         et ? `${et.method}, ${et.from}` : 'not known',
       ),
       {
@@ -207,17 +207,14 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth | unde
     each: litres(most) / g.areaM2,
     count: g.areaM2,
     perUnit: most / g.areaM2,
-    source: et
-      ? `ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`
-      : 'no weather is known: give the months’ warmth and rain, or bring in a daily series',
+    source: `ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`,
     basis: 'computed',
     note: g.reason
       ? undefined
-      : et
-        ? et.latitudeAssumed
-          ? `latitude taken as ${et.latitudeDeg}°`
-          : undefined
-        : 'counted as nothing',
+      : [
+          ...(weatherOf(plan).assumed ? [`the weather is ${et.from}: enter the place’s own at Water`] : []),
+          ...(et.latitudeAssumed ? [`latitude taken as ${et.latitudeDeg}°`] : []),
+        ].join('; ') || undefined,
     at: { list: 'gardens', index },
   };
 }
@@ -229,7 +226,7 @@ export interface PlanNeeds {
   readonly rows: readonly NeedRow[];
   readonly totals: NeedTotals;
   readonly losses: number;
-  readonly et?: EtByMonth;
+  readonly et: EtByMonth;
   /** m³ kept back for fire, never planned away */ readonly fireReserve: number;
 }
 

@@ -3,4 +3,5 @@ export { faultLine, jsonPath, type Fault, type FaultWords } from '../fields/inde
 export { crossChecks, looseFaults } from './crosschecks.ts';
 export { MAX_BYTES, MAX_DEPTH } from '../fields/index.ts';
 export { broughtUp, PLAN_VERSION } from './migrate.ts';
-export { checkPlan, loadPlan, loadWhole, nestingDepth, savePlan, type Loaded } from './load.ts';
+export { fieldWords } from './issues.ts';
+export { changeFaults, checkPlan, loadPlan, loadWhole, nestingDepth, savePlan, type Loaded } from './load.ts';

@@ -47,6 +47,25 @@ function unitOf(path: readonly PropertyKey[]): string {
   return found ? units[found] : '';
 }
 
+/** The same for people, with figures of a field that has a unit: each reads them in their own. */
+function told(path: readonly PropertyKey[], value: unknown, advice: string, limit: number): Pick<Fault, 'told'> {
+  const field = [...path].reverse().find((part): part is string => typeof part === 'string') ?? '';
+  if (unitOf(path) === '' || typeof value !== 'number') return {};
+  return {
+    told: {
+      message: [`the ${fieldWords(field)} is `, { figure: value, field }],
+      advice: [advice, { figure: limit, field }],
+    },
+  };
+}
+
+/** A field's name in words, without its unit: "startLevelM" is "start level". */
+export const fieldWords = (field: string): string =>
+  field
+    .replace(/(LPerDay|Lpm|KPa|Mm|Deg|Min|M2|M|L|C|H|Kg|Ms)$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
+
 /** One fault an issue; unions report the branch that came closest. */
 export function faultOf(issue: Issue, root: unknown): Fault {
   const path = jsonPath(issue.path);
@@ -71,12 +90,14 @@ export function faultOf(issue: Issue, root: unknown): Fault {
         path,
         message: `is ${shown(value)}`,
         advice: `give a number ${issue.inclusive ? 'of at least' : 'above'} ${String(issue.minimum)}${unitOf(issue.path)}`,
+        ...told(issue.path, value, `give ${issue.inclusive ? 'at least' : 'more than'} `, Number(issue.minimum)),
       };
     case 'too_big':
       return {
         path,
         message: issue.origin === 'number' || issue.origin === 'int' ? `is ${shown(value)}` : 'is too long',
         advice: `give at most ${String(issue.maximum)}${unitOf(issue.path)}`,
+        ...told(issue.path, value, 'give at most ', Number(issue.maximum)),
       };
     case 'invalid_value':
       return {

@@ -119,6 +119,33 @@ function schemaFaults(value: Record<string, unknown>): { faults: Fault[]; more: 
   return { faults, more: false };
 }
 
+/**
+ * What a change of a plan breaks: its schema, looked at where the change is, and what the parts say of each other. A plan
+ * without such faults is one that the server keeps.
+ */
+export function changeFaults(before: Plan, after: Plan): Fault[] {
+  const faults: Fault[] = [];
+  const look = (name: 'nodes' | 'lines', schema: typeof nodeSchema | typeof lineSchema): void => {
+    const old = new Set<unknown>(before[name]);
+    for (const [k, item] of after[name].entries()) {
+      if (old.has(item)) continue;
+      const parsed = schema.safeParse(item);
+      if (!parsed.success)
+        faults.push(
+          ...parsed.error.issues.map((issue) => faultOf({ ...issue, path: [name, k, ...issue.path] }, after)),
+        );
+    }
+  };
+  look('nodes', nodeSchema);
+  look('lines', lineSchema);
+  const rest = (Object.keys(after) as (keyof Plan)[]).filter((key) => key !== 'nodes' && key !== 'lines');
+  if (rest.some((key) => before[key] !== after[key])) {
+    const head = planSchema.safeParse({ ...after, nodes: [], lines: [] });
+    if (!head.success) faults.push(...head.error.issues.map((issue) => faultOf(issue, after)));
+  }
+  return faults.length > 0 ? faults : crossChecks(after);
+}
+
 /** Checks a parsed value: its size, its version, its shape, then what the parts say of each other. */
 export function checkPlan(value: unknown): Loaded {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {

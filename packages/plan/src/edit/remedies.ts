@@ -26,7 +26,10 @@ export function remedyCommand(plan: Plan, remedy: Remedy): Command | undefined {
     }
     case 'reducer':
       return plan.lines.some((l) => l.id === remedy.line)
-        ? { ...setReducer(remedy.line, remedy.kPa), label: `a pressure reducer at the start of ${lineName(plan, remedy.line)}` }
+        ? {
+            ...setReducer(remedy.line, remedy.kPa),
+            label: `a pressure reducer at the start of ${lineName(plan, remedy.line)}`,
+          }
         : undefined;
     case 'brace':
       return changeNode(remedy.tank, isStore, 'crossed braces on all four faces', (n) => {

@@ -9,11 +9,15 @@ export interface Fault {
   readonly told?: { readonly message: FaultWords; readonly advice: FaultWords };
 }
 
-/** Words with lengths, m, between them. */
-export type FaultWords = readonly (string | { readonly metres: number })[];
+/** Words with lengths (m), or figures of a field in the file's own unit, between them. */
+export type FaultWords = readonly (
+  string | { readonly metres: number } | { readonly figure: number; readonly field: string }
+)[];
 
 const inMetres = (words: FaultWords): string =>
-  words.map((w) => (typeof w === 'string' ? w : `${Number(w.metres.toFixed(3))} m`)).join('');
+  words
+    .map((w) => (typeof w === 'string' ? w : 'metres' in w ? `${Number(w.metres.toFixed(3))} m` : String(w.figure)))
+    .join('');
 
 /** A fault whose words have lengths in them; files and the command line read them in metres. */
 export const faultWith = (path: string, message: FaultWords, advice: FaultWords): Fault => ({

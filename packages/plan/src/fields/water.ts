@@ -7,7 +7,7 @@ const atLeastZero = z.number().min(0);
 const share = z.number().min(0).max(1);
 export const dateSchema = z
   .string()
-  .regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a date such as 2026-08-14');
+  .regex(/^(19|20|21)\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a date such as 2026-08-14');
 const months = list('months', z.number().int().min(1).max(12));
 
 const testOf = {
@@ -151,6 +151,9 @@ export const needsSchema = z.looseObject({
   lossShare: z.number().min(0).max(0.9).optional(),
 });
 
+/** Twelve figures, of which some are not known yet. */
+const some = (of: z.ZodNumber): z.ZodArray<z.ZodNullable<z.ZodNumber>> => z.array(of.nullable()).length(12);
+
 /** Weather of the place: monthly means, and days as they were (a missing day is null). */
 export const climateSchema = z.looseObject({
   monthly: z
@@ -161,6 +164,14 @@ export const climateSchema = z.looseObject({
       humidityPercent: twelve(z.number().min(1).max(100)).optional(),
       sunshineH: twelve(atLeastZero.max(24)).optional(),
       windMs: twelve(atLeastZero.max(50)).optional(),
+    })
+    .optional(),
+  /** Months as far as they are known; the others are typical (an assumption) until they are. */
+  byMonth: z
+    .looseObject({
+      rainMm: some(atLeastZero.max(5000)).optional(),
+      tMaxC: some(z.number().min(-60).max(60)).optional(),
+      tMinC: some(z.number().min(-70).max(50)).optional(),
     })
     .optional(),
   daily: z

@@ -234,7 +234,12 @@ function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult
  * Pipe that bears what stands on a line, about as wide as what is there, on the legs that do not bear it; where none is in
  * the catalogue, a reducer at the start of the line, at what its weakest leg bears less a tenth.
  */
-function strongerRemedy(map: LineMap, grade: readonly number[], density: number, temperature: number): Extract<Remedy, { kind: 'pipe' | 'reducer' }> | undefined {
+function strongerRemedy(
+  map: LineMap,
+  grade: readonly number[],
+  density: number,
+  temperature: number,
+): Extract<Remedy, { kind: 'pipe' | 'reducer' }> | undefined {
   const at = (k: number): number =>
     Math.max(...[k, k + 1].map((s) => pressureOfHead(grade[s] - map.geometry.pipe[s], density)));
   const bears = (row: PipeRow): number =>
@@ -246,8 +251,11 @@ function strongerRemedy(map: LineMap, grade: readonly number[], density: number,
   if (weak.length === 0) return undefined;
   const most = Math.max(...weak.map(at));
   const { insideDiameterMm: bore, row } = pipes[weak[0]];
-  const off = (p: PipeRow): number => Math.abs(Math.log(p.insideDiameterMm / bore)) + (p.material === row?.material ? 0 : 0.5);
-  const strong = PIPE_ROWS.filter((p) => bears(p) >= most && p.insideDiameterMm >= 0.85 * bore && p.insideDiameterMm <= 1.5 * bore)
+  const off = (p: PipeRow): number =>
+    Math.abs(Math.log(p.insideDiameterMm / bore)) + (p.material === row?.material ? 0 : 0.5);
+  const strong = PIPE_ROWS.filter(
+    (p) => bears(p) >= most && p.insideDiameterMm >= 0.85 * bore && p.insideDiameterMm <= 1.5 * bore,
+  )
     .sort((a, b) => off(a) - off(b))
     .at(0);
   if (strong) return { kind: 'pipe', line: map.plan.id, legs: weak, pipe: strong.id };
@@ -289,7 +297,9 @@ function ratingFindings(c: Compiled, standing: ReadonlyMap<string, readonly numb
       }
     });
     if (!worst) continue;
-    const judged = findingOf(judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) }));
+    const judged = findingOf(
+      judgeRating({ id, ...(worst as { pressure: number; chainage: number; rating?: number }) }),
+    );
     found.push(
       judged.code === 'rating-exceeded'
         ? finding(judged.code, id, judged.values, strongerRemedy(map, grade, c.water.density, temperature))

@@ -53,7 +53,14 @@ describe('a way of several lines', () => {
   const leg = (lengthM: number, endGroundM: number) => ({ lengthM, endGroundM, pipe: 'astm-d2239-sidr15/1/2' });
   const plan = planOf(
     [
-      { id: 'tank', kind: 'tank', groundM: 120, shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 }, outletM: 0.05, overflowM: 0.9 },
+      {
+        id: 'tank',
+        kind: 'tank',
+        groundM: 120,
+        shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 },
+        outletM: 0.05,
+        overflowM: 0.9,
+      },
       { id: 'a', kind: 'junction', groundM: 115 },
       { id: 'b', kind: 'junction', groundM: 110 },
       { id: 'tap', kind: 'outlet', groundM: 105, ratedFlowLpm: 20, ratedPressureKPa: 50, wants: { flowLpm: 15 } },
@@ -78,10 +85,27 @@ describe('a pipe over its rating', () => {
   const over = (pipe: object | string) =>
     planOf(
       [
-        { id: 'tank', kind: 'tank', groundM: 200, shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 }, outletM: 0.05, overflowM: 0.9 },
+        {
+          id: 'tank',
+          kind: 'tank',
+          groundM: 200,
+          shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 },
+          outletM: 0.05,
+          overflowM: 0.9,
+        },
         { id: 'tap', kind: 'outlet', groundM: 100, ratedFlowLpm: 10, ratedPressureKPa: 100 },
       ],
-      [{ id: 'main', from: 'tank', to: 'tap', legs: [{ lengthM: 200, endGroundM: 150, pipe }, { lengthM: 200, endGroundM: 100, pipe }] }],
+      [
+        {
+          id: 'main',
+          from: 'tank',
+          to: 'tap',
+          legs: [
+            { lengthM: 200, endGroundM: 150, pipe },
+            { lengthM: 200, endGroundM: 100, pipe },
+          ],
+        },
+      ],
     );
   it('is offered one that bears what stands on it, and about as wide, on the legs that do not', () => {
     const plan = over('astm-d2239-sidr15/1');
@@ -94,7 +118,14 @@ describe('a pipe over its rating', () => {
     const wide = (ratingKPa: number) => ({ insideDiameterMm: 900, ratingKPa });
     const plan = planOf(
       [
-        { id: 'tank', kind: 'tank', groundM: 200, shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 }, outletM: 0.05, overflowM: 0.9 },
+        {
+          id: 'tank',
+          kind: 'tank',
+          groundM: 200,
+          shape: { type: 'vertical-cylinder', diameterM: 1, heightM: 1 },
+          outletM: 0.05,
+          overflowM: 0.9,
+        },
         { id: 'tee', kind: 'junction', groundM: 120 },
         { id: 'tap', kind: 'outlet', groundM: 100, ratedFlowLpm: 10, ratedPressureKPa: 100 },
       ],

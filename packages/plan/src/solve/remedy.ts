@@ -87,8 +87,7 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
           (wants.flow === undefined || trial.flow >= wants.flow) &&
           (wants.pressure === undefined || trial.pressure >= wants.pressure);
         const gain = (trial.flow - before) / plastic;
-        const better =
-          !best || (enough !== best.enough ? enough : enough ? plastic < best.plastic : gain > best.gain);
+        const better = !best || (enough !== best.enough ? enough : enough ? plastic < best.plastic : gain > best.gain);
         if (!better) continue;
         best = {
           enough,
@@ -119,7 +118,11 @@ export function bestWiderPipe(c: Compiled, id: string, options: StateOptions = {
 /** Legs by their lines. */
 function partsOf(chosen: readonly { readonly line: string; readonly k: number }[]): PipeRemedy['parts'] {
   const parts = new Map<string, number[]>();
-  for (const { line, k } of chosen) parts.set(line, [...(parts.get(line) ?? []), k].sort((a, b) => a - b));
+  for (const { line, k } of chosen)
+    parts.set(
+      line,
+      [...(parts.get(line) ?? []), k].sort((a, b) => a - b),
+    );
   return [...parts].map(([line, legs]) => ({ line, legs }));
 }
 

@@ -2,13 +2,15 @@
 // A plan: stair, hillside, the step's own page, judgement, working.
 import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { storeToRefs } from 'pinia';
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { onBeforeRouteLeave, useRouter } from 'vue-router';
 import { usedAt } from '@vernal-slope/plan/edit';
 import { toldEverywhere, worstFirst, worstOf, type Finding, type StepKey } from '@vernal-slope/plan/findings';
+import { isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
+import { SEEN } from '../fields/seen.ts';
 import { showText } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
 import HillsideView from '../drawings/hillside/HillsideView.vue';
@@ -53,7 +55,7 @@ const props = defineProps<{ id: string; step?: string }>();
 const router = useRouter();
 const store = usePlan();
 const settings = useSettings();
-const { revision, conflict, openFailure, notice } = storeToRefs(store);
+const { revision, conflict, openFailure, notice, refused } = storeToRefs(store);
 const current = computed<StepKey>(() => stepOf(props.step)?.key ?? FIRST_STEP);
 const editing = useEditing(
   () => props.id,
@@ -123,6 +125,7 @@ const page: PlanPage = {
   openMade: working.openMade,
 };
 providePlanPage(page);
+provide(SEEN, plan);
 for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
 /** What the step says of itself; what hangs loose is told at every step. */
 const stepJudgement = computed(() => {
@@ -152,6 +155,14 @@ const treads = computed<Tread[]>(() => {
   });
 });
 const go = (key: StepKey): void => void router.push({ name: 'plan', params: { id: props.id, step: key } });
+
+/** To the step where a place or a line is entered, with it chosen. */
+function goToFault(at: string): void {
+  const node = plan.value?.nodes.find((n) => n.id === at);
+  if (node) choices.choosePlace(at);
+  else choices.showLine(at);
+  go(isSource(node) ? 'water' : isStore(node) ? 'store' : isOutlet(node) ? 'outlets' : 'walk');
+}
 
 const heading = computed(() => {
   const p = plan.value;
@@ -325,7 +336,17 @@ usePlanKeys({
     />
   </main>
   <main v-else class="message muted">Opening the plan …</main>
-  <NoticeBar v-if="notice" :text="notice" @close="notice = ''" />
+  <NoticeBar v-if="notice" :text="notice" @close="notice = ''"
+    ><button
+      v-if="refused[0]?.at"
+      type="button"
+      class="plain-button edged"
+      data-test="go-to-fault"
+      @click="goToFault(refused[0].at)"
+    >
+      Go to {{ refused[0].name }}
+    </button></NoticeBar
+  >
   <ConflictDialog :conflict="conflict" @mine="store.keepMine()" @theirs="store.takeTheirs()" @both="keepBoth" />
   <KeyHelp v-model:show="keysShown" :steps="treads" />
   <HistoryDialog v-if="historyShown" :id="id" v-model:show="historyShown" :revision="revision" @look="lookAt" />

@@ -1,10 +1,19 @@
 // What the plan says against an edit, in one sentence beside its field.
 import type { Fault, FaultWords } from '@vernal-slope/plan/document';
+import { showField } from './planfields.ts';
 import { showText, type UnitSystem } from './quantities.ts';
 import { useSettings } from './settings.ts';
 
 const wordsIn = (words: FaultWords, system: UnitSystem): string =>
-  words.map((w) => (typeof w === 'string' ? w : showText(w.metres, 'rise', system))).join('');
+  words
+    .map((w) =>
+      typeof w === 'string'
+        ? w
+        : 'metres' in w
+          ? showText(w.metres, 'rise', system)
+          : showField(w.field, w.figure, system),
+    )
+    .join('');
 
 /** The first fault as a sentence, lengths in the person's units; nothing where there is none. */
 export function said(faults: readonly Fault[]): string | undefined {

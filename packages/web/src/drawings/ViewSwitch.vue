@@ -21,8 +21,7 @@ const VIEWS: readonly { key: View; name: string; short: string }[] = [
       :data-test="`view-${v.key}`"
       @click="view = v.key"
     >
-      <span class="long">{{ v.name }}</span
-      ><span class="short" aria-hidden="true">{{ v.short }}</span>
+      <span class="long">{{ v.name }}</span><span class="short" aria-hidden="true">{{ v.short }}</span>
     </button>
   </div>
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
-import { computed, nextTick, ref, useId, watch } from 'vue';
+import { computed, inject, nextTick, ref, useId, watch } from 'vue';
 import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
 import { planField } from '../display/planfields.ts';
 import { useSettings } from '../display/settings.ts';
+import { SEEN } from './seen.ts';
 
 const props = defineProps<{
   /** In SI; in the plan's unit where `field` is given. */
@@ -117,6 +118,13 @@ function settle(): boolean {
   });
   return true;
 }
+
+// what the plan refused may be right now that another field has changed: then it is taken, not left to disagree
+const seen = inject(SEEN, undefined);
+if (seen)
+  watch(seen, () => {
+    if (error.value && dirty.value) settle();
+  });
 
 function onInput(event: Event): void {
   draft.value = (event.target as HTMLInputElement).value;

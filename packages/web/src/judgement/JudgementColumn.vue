@@ -187,7 +187,8 @@ const remedy = computed(() => props.slow?.remedy);
 const worthIt = computed(
   () =>
     remedy.value &&
-    (findings.value.some((f) => f.severity !== 'ok' && WIDER_HELPS.has(f.code)) || height.value?.severity === 'warning'),
+    (findings.value.some((f) => f.severity !== 'ok' && WIDER_HELPS.has(f.code)) ||
+      height.value?.severity === 'warning'),
 );
 const remedyTitle = computed(() => {
   const r = remedy.value;

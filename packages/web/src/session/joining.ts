@@ -1,7 +1,7 @@
 // What is being added, joined, named or taken out: asked in one place for all drawings, steps and the walk book, looked at
 // beside the plan while it is answered, and kept or let go.
 import { computed, shallowRef, type ComputedRef, type Ref } from 'vue';
-import { crossChecks, type Fault } from '@vernal-slope/plan/document';
+import { changeFaults, type Fault } from '@vernal-slope/plan/document';
 import {
   addPlace,
   addRefusal,
@@ -109,7 +109,7 @@ export function useJoining(
     return commandOf(plan.value, line.value);
   });
   const tried = computed(() => (plan.value && command.value ? glimpse(plan.value, command.value) : undefined));
-  const faults = computed(() => (tried.value ? crossChecks(tried.value) : []));
+  const faults = computed(() => (tried.value && plan.value ? changeFaults(plan.value, tried.value) : []));
   const draft = computed(() => {
     const made = command.value;
     if (!made || !tried.value || faults.value.length > 0 || tried.value === plan.value) return undefined;

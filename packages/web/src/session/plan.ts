@@ -1,9 +1,10 @@
 // The open plan: an immutable document, edits with undo, autosave, what the server says.
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { crossChecks, type Fault } from '@vernal-slope/plan/document';
+import { changeFaults, fieldWords, type Fault } from '@vernal-slope/plan/document';
 import { applyCommand, redoEdit, undoEdit, type Command, type Edit } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { nameOfId } from '@vernal-slope/plan/topology';
 import { api, newKey, type Failure, type StoredPlan } from './client.ts';
 import { dropPending, keepPending, readPending, type Unanswered } from './pending.ts';
 
@@ -12,6 +13,25 @@ export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' 
 const SAVE_AFTER_MS = 500;
 const RETRY_MS = 4000;
 const UNDO_STEPS = 500;
+/** A fault of the server with the place or line of the plan that it speaks of. */
+export interface Refusal {
+  readonly fault: Fault;
+  /** Id of the place or line; empty where it is of the plan as a whole. */
+  readonly at: string;
+  readonly name: string;
+  readonly field: string;
+}
+
+/** Where a path of the document points, for people. */
+function placeOf(plan: Plan, path: string): Omit<Refusal, 'fault'> {
+  const found = /^\$\.(nodes|lines)\[(\d+)\]/.exec(path);
+  const item = found && plan[found[1] as 'nodes' | 'lines'][Number(found[2])];
+  const field = fieldWords(/([A-Za-z]\w*)(?:\[\d+\])*$/.exec(path)?.[1] ?? '');
+  return item
+    ? { at: item.id, name: nameOfId(plan, item.id), field }
+    : { at: '', name: plan.title || 'The plan', field };
+}
+
 const PUT_BACK = 'Edits kept in this browser were put back.';
 
 export const usePlan = defineStore('plan', () => {
@@ -26,6 +46,8 @@ export const usePlan = defineStore('plan', () => {
   const openFailure = shallowRef<Failure | null>(null);
   /** Said once to the person: brought up to date, brought back, refused. */
   const notice = ref('');
+  /** What the server would not keep, and where it is. */
+  const refused = shallowRef<readonly Refusal[]>([]);
   /** What was done since the last save, for the history. */
   let done: string[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -133,6 +155,11 @@ export const usePlan = defineStore('plan', () => {
     if (id.value !== sentId) return;
     if (answer.ok || answer.failure.kind !== 'unreachable') unanswered = undefined;
     if (answer.ok) {
+      if (refused.value.length > 0) {
+        // what was wrong is mended: the banner goes with it
+        refused.value = [];
+        notice.value = '';
+      }
       done = done.slice(told.length);
       revision.value = answer.value.revision;
       savedAt.value = new Date(answer.value.updatedAt);
@@ -161,9 +188,13 @@ export const usePlan = defineStore('plan', () => {
         return;
       case 'refused':
         state.value = 'refused';
-        notice.value = [answer.failure.message, ...answer.failure.faults.map((f) => `${f.message}; ${f.advice}`)].join(
-          ' ',
-        );
+        refused.value = answer.failure.faults.map((f) => ({ ...placeOf(sent, f.path), fault: f }));
+        notice.value = [
+          answer.failure.message,
+          ...refused.value
+            .slice(0, 3)
+            .map(({ name, field, fault: f }) => `${name}: ${field} ${f.message}; ${f.advice}.`),
+        ].join(' ');
     }
   }
 
@@ -181,7 +212,7 @@ export const usePlan = defineStore('plan', () => {
     if (!plan.value) return [];
     const applied = applyCommand(plan.value, command);
     if (!applied) return [];
-    const faults = crossChecks(applied.plan);
+    const faults = changeFaults(plan.value, applied.plan);
     if (faults.length > 0) return faults;
     plan.value = applied.plan;
     done = [...done, command.label];
@@ -263,6 +294,7 @@ export const usePlan = defineStore('plan', () => {
     conflict,
     openFailure,
     notice,
+    refused,
     undoLabel,
     redoLabel,
     open,

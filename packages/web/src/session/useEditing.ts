@@ -2,7 +2,7 @@
 // older version is looked at.
 import { storeToRefs } from 'pinia';
 import { computed, shallowRef, type ComputedRef, type Ref } from 'vue';
-import { crossChecks, type Fault } from '@vernal-slope/plan/document';
+import { changeFaults, type Fault } from '@vernal-slope/plan/document';
 import { applyCommand, replacePlan, together, type Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../display/faults.ts';
@@ -54,7 +54,7 @@ export function useEditing(id: () => string, mark: (command: Command) => Command
     const from = whatIf.value?.plan ?? stored.value;
     const applied = from && applyCommand(from, command);
     if (!applied) return [];
-    const faults = crossChecks(applied.plan);
+    const faults = changeFaults(from, applied.plan);
     if (faults.length === 0)
       whatIf.value = { label, commands: [...(whatIf.value?.commands ?? []), command], plan: applied.plan };
     return faults;

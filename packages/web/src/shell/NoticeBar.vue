@@ -7,6 +7,7 @@ const emit = defineEmits<{ close: [] }>();
 <template>
   <p class="bar no-print" role="alert" data-test="notice">
     <span>{{ text }}</span>
+    <slot />
     <button type="button" class="plain-button edged" @click="emit('close')">Close</button>
   </p>
 </template>

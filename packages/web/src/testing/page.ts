@@ -2,7 +2,7 @@
 import { mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { readFileSync } from 'node:fs';
-import { computed, defineComponent, ref, shallowRef, type Component, type ShallowRef, type VNode } from 'vue';
+import { computed, defineComponent, provide, ref, shallowRef, type Component, type ShallowRef, type VNode } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import { checkPlan, loadPlan, type Fault } from '@vernal-slope/plan/document';
 import { applyCommand, type Command } from '@vernal-slope/plan/edit';
@@ -10,6 +10,7 @@ import type { FigureKey, StepKey } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { usePlanChoices } from '../app/usePlanChoices.ts';
 import type { StepJudgement } from '../judgement/stepjudgement.ts';
+import { SEEN } from '../fields/seen.ts';
 import { providePlanPage, type PlanPage } from '../session/planpage.ts';
 import { STEPS } from '../steps/registry.ts';
 import type { StepUse } from '../steps/step.ts';
@@ -74,6 +75,7 @@ function testPage(first: Plan, step: StepKey): TestPage {
     openMade: (working) => void made.push(working),
   };
   providePlanPage(page);
+  provide(SEEN, plan);
   for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
   return { page, plan, done, opened, made, tried, judgement: () => uses.get(step)?.judgement?.value ?? null };
 }

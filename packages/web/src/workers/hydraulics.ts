@@ -66,13 +66,7 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
   const alternatives = figures(c, id, 'start', 'as-is');
   if (remedy) {
     alternatives.push(
-      ...figures(
-        compilePlan(withPipes(plan, remedy.parts, remedy.pipe)),
-        id,
-        'start',
-        'wider-pipe',
-        remedy.label,
-      ),
+      ...figures(compilePlan(withPipes(plan, remedy.parts, remedy.pipe)), id, 'start', 'wider-pipe', remedy.label),
     );
   }
   if (isStore(tank)) {

@@ -24,7 +24,7 @@ export const needStep: StepRow = {
       const { months, tightest, needs } = budget.balance;
       return {
         title: 'Need',
-        subtitle: `${countOf(needs.rows.length, 'consumer')} of water, ${percent(needs.losses)} lost on the way`,
+        subtitle: `${countOf(needs.rows.length, 'need')}, ${percent(needs.losses)} lost on the way`,
         figures: [
           perDayFigure(Math.max(...needs.totals.perDay), 'needed at most', settings.units),
           perDayFigure(

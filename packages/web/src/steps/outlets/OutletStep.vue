@@ -314,7 +314,11 @@ const visits = computed(() =>
             :value="herd.litresPerHeadPerDay"
             field="litresPerHeadPerDay"
             :limits="{ min: 0, max: 1 }"
-            :note="`They come at ${visits.join('; and at ')}.`"
+            :note="
+              visits.length > 0
+                ? `They come at ${visits.join('; and at ')}.`
+                : 'No visits are entered: they drink through the day.'
+            "
             :commit="
               (value) => onTrough('water a head', (n) => n.herds?.[0] && void (n.herds[0].litresPerHeadPerDay = value))
             "

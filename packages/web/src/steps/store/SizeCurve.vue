@@ -92,8 +92,10 @@ const steps = computed(() => (props.answer.series.stepHours === 24 ? 'days' : 'h
         {{ steps }} survived.
       </template>
       <template v-else>
-        more stops paying about <span class="figure">{{ showText(knee.capacity, 'volume', settings.units) }}</span> (the
-        knee of the curve, Satopää et al. 2011).
+        more stops paying about <span class="figure">{{ showText(knee.capacity, 'volume', settings.units) }}</span>
+        <span title="Where the curve bends most: found as Satopää et al. 2011 do" tabindex="0"
+          >(where the curve bends most)</span
+        >.
       </template>
     </figcaption>
   </figure>

@@ -74,12 +74,14 @@ const typed = ref('');
 const typeError = ref('');
 /** Reads 2:49.2, 169.2 or 2 min. */
 function keepTyped(): void {
-  const m = /^(\d+):(\d{1,2}(?:[.,]\d+)?)$/.exec(typed.value.trim());
+  const m = /^(\d+):([0-5]?\d(?:[.,]\d+)?)$/.exec(typed.value.trim());
   const reading = m
     ? { ok: true as const, si: Number(m[1]) * 60 + Number(m[2].replace(',', '.')) }
     : read(/^[\d.,]+$/.test(typed.value.trim()) ? `${typed.value} s` : typed.value, 'duration', settings.units);
   if (!reading.ok || reading.si <= 0) {
-    typeError.value = 'Give a time above nothing, such as 2:49 or 169.';
+    typeError.value = /:(?:[6-9]\d)/.test(typed.value)
+      ? 'Seconds go to 59: give a time such as 2:49 or 169.'
+      : 'Give a time above nothing, such as 2:49 or 169.';
     return;
   }
   add(reading.si);

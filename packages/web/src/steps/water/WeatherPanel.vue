@@ -2,7 +2,7 @@
 // Rain and warmth of the place: a daily file brought in, or the twelve months typed.
 import { CloudRain, Trash2 } from '@lucide/vue';
 import { computed, ref, shallowRef } from 'vue';
-import { monthlyClimate } from '@vernal-slope/plan/budget';
+import { ASSUMED_LATITUDE, enteredMonths, weatherOf } from '@vernal-slope/plan/budget';
 import { dateOf, dayNumber, readDailyCsv, type DailyCsv } from '@vernal-slope/plan/formats';
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -13,7 +13,9 @@ import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import { showField, planField } from '../../display/planfields.ts';
+import EntryRow from '../../fields/EntryRow.vue';
 import FileField from '../../fields/FileField.vue';
+import NumberField from '../../fields/NumberField.vue';
 
 const props = defineProps<{ plan: Plan; edit: (command: Command) => readonly Fault[] }>();
 const settings = useSettings();
@@ -24,7 +26,6 @@ const trouble = ref('');
 const MAX_BYTES = 10 * 1024 * 1024;
 
 const daily = computed(() => props.plan.climate?.daily);
-const months = computed(() => monthlyClimate(props.plan));
 const span = computed(() => {
   const d = daily.value;
   return d ? `${dateText(d.start)} to ${dateText(dateOf(dayNumber(d.start) + d.rainMm.length - 1))}` : '';
@@ -68,27 +69,24 @@ const ROWS = [
   { key: 'tMaxC', label: 'Warmest of the day' },
   { key: 'tMinC', label: 'Coldest of the day' },
 ] as const;
-const TYPICAL: Readonly<Record<Key, number[]>> = {
-  rainMm: [70, 60, 60, 55, 60, 60, 55, 60, 65, 75, 75, 75],
-  tMaxC: [5, 6, 10, 14, 18, 21, 24, 24, 20, 15, 9, 6],
-  tMinC: [-1, -1, 1, 4, 7, 10, 12, 12, 9, 6, 2, 0],
-};
-const shown = (key: Key, m: number): number =>
-  props.plan.climate?.monthly?.[key][m] ?? months.value?.[key][m] ?? TYPICAL[key][m];
+/** A figure as it was entered; undefined where it is the series' or a typical one. */
+const own = (key: Key, m: number): number | undefined =>
+  props.plan.climate?.monthly?.[key][m] ?? props.plan.climate?.byMonth?.[key]?.[m] ?? undefined;
+const weather = computed(() => weatherOf(props.plan));
+const shown = (key: Key, m: number): number => own(key, m) ?? weather.value[key][m];
 function setMonth(key: Key, m: number, value: number): undefined {
   perform(
     changePlan(`${MONTHS[m]}: weather`, (p) => {
       const climate = (p.climate ??= {});
-      climate.monthly ??= {
-        rainMm: [...(months.value?.rainMm ?? TYPICAL.rainMm)].map((v) => Math.round(v)),
-        tMaxC: [...(months.value?.tMaxC ?? TYPICAL.tMaxC)].map((v) => Math.round(10 * v) / 10),
-        tMinC: [...(months.value?.tMinC ?? TYPICAL.tMinC)].map((v) => Math.round(10 * v) / 10),
-      };
-      climate.monthly[key][m] = value;
+      if (climate.monthly) climate.monthly[key][m] = value;
+      // the others stay what they are: typical, or the series'
+      else ((climate.byMonth ??= {})[key] ??= new Array<number | null>(12).fill(null))[m] = value;
     }),
   );
   return undefined;
 }
+const entered = computed(() => enteredMonths(props.plan));
+const open = ref(!props.plan.climate?.daily && !props.plan.climate?.monthly);
 const MOST_FAULTS = 8;
 </script>
 
@@ -149,10 +147,33 @@ const MOST_FAULTS = 8;
         <button type="button" class="plain-button edged" data-test="leave-rain" @click="read = null">Leave it</button>
       </p>
     </div>
-    <details :open="!daily && !plan.climate?.monthly">
+    <EntryRow
+      label="Latitude"
+      :note="
+        plan.site?.latitudeDeg === undefined
+          ? `Left open, ${ASSUMED_LATITUDE}° north is taken. South is negative.`
+          : 'South is negative.'
+      "
+      ><NumberField
+        :value="plan.site?.latitudeDeg"
+        label="Latitude, degrees north"
+        :min="-66"
+        :max="66"
+        :step="0.1"
+        data-test="latitude"
+        @update:value="(v) => perform(changePlan('latitude', (p) => void ((p.site ??= {}).latitudeDeg = v)))"
+      /><span class="unit muted">° north</span></EntryRow
+    >
+    <details :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
       <summary>
         By month<template v-if="!plan.climate?.monthly">{{
-          daily ? ', from the daily series' : ', not entered yet: typical figures are shown until you type yours'
+          weather.assumed
+            ? entered === 0
+              ? ', not entered yet: typical figures, by which gardens are reckoned until you type yours; a roof counts on none of them'
+              : `: ${entered} of 36 entered, the others are typical`
+            : daily
+              ? ', from the daily series'
+              : ''
         }}</template>
       </summary>
       <div class="scroll">
@@ -170,6 +191,7 @@ const MOST_FAULTS = 8;
               <td v-for="(month, m) in MONTHS" :key="month">
                 <QuantityField
                   plain
+                  :class="{ typical: weather.assumed && own(row.key, m) === undefined }"
                   :value="shown(row.key, m)"
                   :field="row.key"
                   :label="`${row.label}, ${month}`"
@@ -189,6 +211,15 @@ const MOST_FAULTS = 8;
 <style scoped>
 section {
   margin-top: 20px;
+}
+
+.typical :deep(input) {
+  color: var(--muted);
+  font-style: italic;
+}
+
+.unit {
+  margin-left: 6px;
 }
 
 .buttons {
