@@ -53,6 +53,7 @@ export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
 export {
   bridgeWorking,
+  givenWorking,
   metWorking,
   overflowWorking,
   spareWorking,

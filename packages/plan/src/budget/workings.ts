@@ -5,6 +5,8 @@ import { vNotchCoefficients } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { lpmOfFlow } from '../compile/index.ts';
 import type { PlanBalance } from './balance.ts';
+import { broughtPerDay } from './brought.ts';
+import type { YieldBasis } from './yields.ts';
 import type { SizeAnswer, TankStore } from './store.ts';
 import type { TestResult } from './tests.ts';
 
@@ -144,6 +146,41 @@ export function testWorking(of: string, result: TestResult): Working {
   }
 }
 
+/** Water of a month's day that all sources give together, as far as their lines bring it. */
+export function givenWorking(b: PlanBalance, month: number): Working {
+  const sources = b.yields.map((y, k) => ({
+    key: `v${k}`,
+    y,
+    brings: broughtPerDay(b, y, month),
+  }));
+  return {
+    code: 'given',
+    of: 'the place',
+    rule: `G = ${sources.length > 0 ? sources.map((s) => `{{${s.key}}}`).join(' + ') : '0'}`,
+    terms: sources.map(({ key, y, brings }, k) =>
+      volume(key, `V_{${k + 1}}`, `${y.source.name ?? y.source.id}, a mean day`, brings, {
+        source: b.idle.has(y.source.id)
+          ? 'it reaches nothing that needs it: not counted'
+          : `${y.assumption ?? BASIS_WORDS[y.basis]}${b.brings.has(y.source.id) ? ', as far as its line brings it' : ''}`,
+      }),
+    ),
+    result: { tex: 'G', value: b.months[month].given, dimension: 'volume' },
+    source: 'Mean day of the month, all sources together',
+  };
+}
+
+/** Where the figure of a source comes from, in words. */
+const BASIS_WORDS: Readonly<Record<YieldBasis, string>> = {
+  entered: 'entered',
+  tests: 'from its tests',
+  roof: 'from rain and roof',
+  pump: 'from the pump and the sun',
+  ram: 'from the ram',
+  haul: 'from the trips',
+  backup: 'a backup',
+  unknown: 'not measured',
+};
+
 /** Water of a month's day that is left over. */
 export function spareWorking(b: PlanBalance, month: number): Working {
   const m = b.months[month];
@@ -157,7 +194,7 @@ export function spareWorking(b: PlanBalance, month: number): Working {
         source: b.yields
           .map(
             (y) =>
-              `${y.source.name ?? y.source.id}: ${y.basis}${b.brings.has(y.source.id) ? ', as far as its line brings it' : ''}`,
+              `${y.source.name ?? y.source.id}: ${BASIS_WORDS[y.basis]}${b.brings.has(y.source.id) ? ', as far as its line brings it' : ''}`,
           )
           .join(', '),
       }),

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { planJsonSchema, type Plan } from '../schema/index.ts';
-import { faultLine, loadPlan, loadWhole, nestingDepth, savePlan } from './index.ts';
+import { changeFaults, checkPlan, faultLine, loadPlan, loadWhole, nestingDepth, savePlan } from './index.ts';
 
 const demo = new URL('../../../../demo/plans/', import.meta.url);
 const text = readFileSync(new URL('ousel-bank.vernal.json', demo), 'utf8');
@@ -177,5 +177,42 @@ describe('JSON Schema', () => {
     expect(schema).toContain('2020-12');
     for (const kind of ['source', 'tank', 'junction', 'trough', 'outlet'])
       expect(schema).toContain(`"const":"${kind}"`);
+  });
+});
+
+describe('what a change breaks', () => {
+  const before = plan();
+  const after = (change: (p: Plan) => void): Plan => {
+    const next = structuredClone(before);
+    // only what is changed is another object, as edits have it
+    const copy = { ...before, nodes: [...before.nodes], lines: [...before.lines] };
+    change(next);
+    next.nodes.forEach((n, k) => JSON.stringify(n) !== JSON.stringify(before.nodes[k]) && (copy.nodes[k] = n));
+    next.lines.forEach((l, k) => JSON.stringify(l) !== JSON.stringify(before.lines[k]) && (copy.lines[k] = l));
+    return { ...next, nodes: copy.nodes, lines: copy.lines };
+  };
+  type Any = { shape: { heightM: number; diameterM: number }; standM: number };
+  // 550 ft and 500 ft once passed the field, and the server refused all saving
+  it.each<[string, (p: Plan) => void, string]>([
+    ['a tank 550 ft high', (p) => ((p.nodes[1] as unknown as Any).shape.heightM = 167.64), 'height'],
+    ['a tank 550 ft across', (p) => ((p.nodes[1] as unknown as Any).shape.diameterM = 167.64), 'diameter'],
+    ['a stand of 500 ft', (p) => ((p.nodes[1] as unknown as Any).standM = 152.4), 'stand'],
+    ['a leg of 200 km', (p) => (p.lines[1].legs[0].lengthM = 2e5), 'length'],
+    ['a leg of nothing', (p) => (p.lines[1].legs[0].lengthM = 0), 'length'],
+    ['a place in space', (p) => (p.nodes[2].groundM = 1e5), 'ground'],
+    ['a place that is no number', (p) => (p.nodes[2].groundM = Infinity), 'ground'],
+    ['water that boils', (p) => (p.site = { waterTemperatureC: 200 }), 'water temperature'],
+  ])('%s is refused where it is typed, by the limit of the schema', (_, change, field) => {
+    const faults = changeFaults(before, after(change));
+    expect(faults.length).toBeGreaterThan(0);
+    const [fault] = faults;
+    expect(fault.advice).toMatch(/^give/);
+    if (fault.told) expect(JSON.stringify(fault.told.message)).toContain(`the ${field} is `);
+    // and the server would say the same
+    expect(checkPlan(after(change)).ok).toBe(false);
+  });
+  it('nothing where nothing is broken, and only what is changed is looked at', () => {
+    expect(changeFaults(before, after((p) => void (p.nodes[1].name = 'Upper tank')))).toEqual([]);
+    expect(changeFaults(before, before)).toEqual([]);
   });
 });

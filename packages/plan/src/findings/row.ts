@@ -48,7 +48,7 @@ export type ValuesFor<S extends ValueSpec> = {
 type KeysOf<S extends ValueSpec, T> = { [K in keyof S]: S[K] extends T ? K : never }[keyof S];
 
 /** Figures of Water, Need and Store that open a working; `leg` is the month (0 to 11) or the place of a test in its list. */
-export type WaterFigure = 'test' | 'need' | 'spare' | 'usable' | 'overflow' | 'vent' | 'met' | 'bridge';
+export type WaterFigure = 'test' | 'need' | 'given' | 'spare' | 'usable' | 'overflow' | 'vent' | 'met' | 'bridge';
 
 /** A figure with a working. */
 export type FigureKey =

@@ -25,6 +25,7 @@ export {
   heightCurve,
   heightFinding,
   needWorking,
+  staticNeedWorking,
   pointWorking,
   pressureWays,
   roundStand,

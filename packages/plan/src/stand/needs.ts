@@ -3,7 +3,7 @@ import { finding, type Finding } from '../findings/index.ts';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
 import { familyOf, findFitting, findPipe, type PipeRow } from '../catalogue/index.ts';
-import { compilePlan, kiloPascals, lpmOfFlow, pascals, type Compiled } from '../compile/index.ts';
+import { compilePlan, kiloPascals, lpmOfFlow, pascals, type Compiled, levelFor } from '../compile/index.ts';
 import {
   applyCommand,
   changeNode,
@@ -31,7 +31,7 @@ import {
   type StandFound,
 } from '../solve/index.ts';
 import { isOutlet, isStore, isTap, wantsOf } from '../kinds/index.ts';
-import { outletsOf, routeTo } from '../topology/index.ts';
+import { outletsOf, routeTo, nameOfId } from '../topology/index.ts';
 
 /** Steps of the curve, m. */
 const STEP = 0.5;
@@ -91,6 +91,36 @@ export function tankNeeds(plan: Plan, tank: string): TankNeeds {
 /** The working of a situation's height; undefined where there is none. */
 export const needWorking = (plan: Plan, tank: string, n: SituationNeed): Working | undefined =>
   n.found.ok ? standWorking(plan, { tank }, n.found) : undefined;
+
+/** The working of the height that pressure and heights alone would ask, without what is lost on the way. */
+export function staticNeedWorking(plan: Plan, tank: string, n: SituationNeed): Working | undefined {
+  const node = plan.nodes.find((p) => p.id === tank);
+  if (!n.found.ok || !isStore(node)) return undefined;
+  const [first, ...rest] = n.found.needs;
+  const most = rest.reduce((a, b) => (b.head > a.head ? b : a), first);
+  const entered = { source: 'entered' };
+  return {
+    code: 'height-static',
+    of: nameOfId(plan, tank),
+    rule: 's = {{zo}} + {{hp}} - {{zg}} - {{y}}',
+    terms: [
+      { key: 'zo', tex: 'z_\\mathrm{out}', name: `height of ${nameOfId(plan, most.id)}`, value: most.elevation, dimension: 'length', ...entered },
+      {
+        key: 'hp',
+        tex: '\\frac{p}{\\rho g}',
+        name: 'the pressure it wants, as height of water',
+        value: most.head - most.elevation,
+        dimension: 'length',
+        source: 'entered, or its rating',
+      },
+      { key: 'zg', tex: 'z_\\mathrm{ground}', name: 'ground under the tank', value: node.groundM, dimension: 'length', ...entered },
+      { key: 'y', tex: 'y_\\mathrm{low}', name: 'low water: 0.10 m above its outlet', value: levelFor(node, 'low'), dimension: 'length', source: 'rule of the plan' },
+    ],
+    result: { tex: 's', value: n.found.staticOnly, dimension: 'length' },
+    source: 'Heights alone, the water at rest',
+    assumptions: ['What the pipes and fittings take while the water runs is left out: it is too low by that.'],
+  };
+}
 
 /** A change that would win pressure, as data. */
 export type WayChange =

@@ -95,11 +95,11 @@ const printPage = (): void => window.print();
       <button
         type="button"
         class="plain-button edged"
-        title="Print the book"
-        aria-label="Print the book"
+        title="Print this page, whole, with its drawing"
+        aria-label="Print this page"
         @click="printPage"
       >
-        <Printer :size="18" aria-hidden="true" /><span class="wide">Print the book</span>
+        <Printer :size="18" aria-hidden="true" /><span class="wide">Print this page</span>
       </button>
     </template>
   </TopBar>

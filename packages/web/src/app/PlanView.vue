@@ -9,6 +9,7 @@ import { toldEverywhere, worstFirst, worstOf, type Finding, type StepKey } from 
 import { isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { dateText } from '../display/dates.ts';
 import { nameIn } from '../display/names.ts';
 import { SEEN } from '../fields/seen.ts';
 import { showText } from '../display/quantities.ts';
@@ -24,7 +25,7 @@ import type { Version } from '../session/client.ts';
 import ConflictDialog from '../session/ConflictDialog.vue';
 import { usePlan } from '../session/plan.ts';
 import { providePlanPage, type LegRef, type PlanPage } from '../session/planpage.ts';
-import { useBudget } from '../session/useBudget.ts';
+import { todayText, useBudget } from '../session/useBudget.ts';
 import { useEditing } from '../session/useEditing.ts';
 import { useJoining } from '../session/joining.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
@@ -195,6 +196,11 @@ watch(visible, (now) => {
   if (now === 'visible') void store.lookForNewer();
   else void store.flush();
 });
+/** Width of the paper that is written on, px. */
+const PAPER = 700;
+useEventListener('beforeprint', () =>
+  document.documentElement.style.setProperty('--print-zoom', String(Math.min(1, PAPER / window.innerWidth))),
+);
 useEventListener('focus', () => void store.lookForNewer());
 useEventListener('online', () => void store.save());
 onBeforeRouteLeave(() => store.flush());
@@ -224,6 +230,10 @@ usePlanKeys({
   <OpenFailure v-if="openFailure" :failure="openFailure" @again="store.open(id)" />
   <main v-else-if="results && plan">
     <ViewingNotice v-if="viewing" :version="viewing" @take="editing.takeBack" @back="viewing = null" />
+    <p class="print-head">
+      <strong>{{ plan.title }}</strong
+      >, {{ row.name }}, {{ dateText(todayText()) }}
+    </p>
     <div class="upper">
       <div v-if="view === 'hillside'" class="heading">
         <h1>{{ heading.title }}</h1>
@@ -281,7 +291,7 @@ usePlanKeys({
       ></HillsideView>
     </div>
     <div class="lower">
-      <div class="page">
+      <div class="page" :class="{ viewed: viewing }">
         <FirstSteps @go="go" />
         <JoinPanel
           v-if="joining.asked.value?.mode === 'line'"
@@ -428,9 +438,53 @@ usePlanKeys({
   }
 }
 
+.print-head {
+  display: none;
+}
+
+/* an older version is looked at: nothing looks as if it could be changed */
+.viewed :deep(input),
+.viewed :deep(select),
+.viewed :deep(textarea),
+.viewed :deep(.n-base-selection),
+.viewed :deep(.n-checkbox),
+.viewed :deep(.plain-button:not(.figure)) {
+  border-color: transparent;
+  background: none;
+  pointer-events: none;
+  color: var(--muted);
+}
+
+@media (min-width: 1081px) {
+  /* the judgement stays in sight while the step scrolls */
+  .lower > :deep(.judgement) {
+    position: sticky;
+    top: 8px;
+    max-height: calc(100vh - 16px);
+    overflow-y: auto;
+  }
+}
+
 @media print {
+  .print-head {
+    display: block;
+    padding: 0 0 8px;
+  }
+
+  /* drawn for the window, it is made as small as the paper asks */
+  .upper {
+    zoom: var(--print-zoom, 0.55);
+  }
+
   .lower {
     grid-template-columns: 1fr;
+    padding: 0;
+  }
+
+  .lower > :deep(.judgement) {
+    position: static;
+    max-height: none;
+    overflow: visible;
   }
 }
 </style>

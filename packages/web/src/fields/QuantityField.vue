@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
-import { computed, inject, nextTick, ref, useId, watch } from 'vue';
+import { computed, inject, nextTick, onBeforeUnmount, ref, useId, watch } from 'vue';
 import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
 import { planField } from '../display/planfields.ts';
 import { useSettings } from '../display/settings.ts';
-import { SEEN } from './seen.ts';
+import { refusedDrafts, SEEN } from './seen.ts';
 
 const props = defineProps<{
   /** In SI; in the plan's unit where `field` is given. */
@@ -82,6 +82,19 @@ function takeOther(): void {
   draft.value = other;
   settle();
 }
+
+// what is typed and not taken outlives a change of step: it is the same field while it has the same value
+const draftKey = (): string => `${props.label}|${props.field ?? props.quantity ?? ''}|${props.value ?? ''}`;
+const left = refusedDrafts.get(draftKey());
+if (left) {
+  refusedDrafts.delete(draftKey());
+  draft.value = left.draft;
+  error.value = left.error;
+  dirty.value = true;
+}
+onBeforeUnmount(() => {
+  if (dirty.value && error.value) refusedDrafts.set(draftKey(), { draft: draft.value, error: error.value });
+});
 
 function putBack(): void {
   error.value = '';

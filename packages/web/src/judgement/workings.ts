@@ -1,6 +1,7 @@
 // Which working a figure on a screen opens.
 import {
   bridgeWorking,
+  givenWorking,
   overflowWorking,
   spareWorking,
   tankStore,
@@ -37,6 +38,7 @@ export interface WorkingContext {
 const WATER: readonly string[] = [
   'test',
   'need',
+  'given',
   'spare',
   'usable',
   'overflow',
@@ -61,6 +63,8 @@ function waterWorking(
     }
     case 'need':
       return balance.needs.rows.find((r) => r.id === key.id)?.working;
+    case 'given':
+      return givenWorking(balance, key.leg);
     case 'spare':
       return spareWorking(balance, key.leg);
     case 'bridge':

@@ -7,11 +7,14 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { nameOfId } from '@vernal-slope/plan/topology';
 import { api, newKey, type Failure, type StoredPlan } from './client.ts';
 import { dropPending, keepPending, readPending, type Unanswered } from './pending.ts';
+import { keepUndo, readUndo } from './undone.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
 
 const SAVE_AFTER_MS = 500;
 const RETRY_MS = 4000;
+/** Writing down what can be undone waits until the typing pauses. */
+const UNDO_AFTER_MS = 300;
 const UNDO_STEPS = 500;
 /** A fault of the server with the place or line of the plan that it speaks of. */
 export interface Refusal {
@@ -51,6 +54,7 @@ export const usePlan = defineStore('plan', () => {
   /** What was done since the last save, for the history. */
   let done: string[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let undoTimer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<void> | undefined;
   /** A save whose answer never came: it is sent again as it was before anything newer. */
   let unanswered: Unanswered | undefined;
@@ -68,8 +72,16 @@ export const usePlan = defineStore('plan', () => {
     conflict.value = null;
   }
 
-  /** Opens a plan; edits kept from an earlier visit are put back on top and sent. */
+  /** Opens a plan; edits kept from an earlier visit are put back on top and sent, and can be undone still. */
   async function open(wanted: string): Promise<void> {
+    await openKept(wanted);
+    if (!plan.value || id.value !== wanted) return;
+    const undone = readUndo(wanted, plan.value);
+    if (!undone) return;
+    past.value = undone.past;
+    future.value = undone.future;
+  }
+  async function openKept(wanted: string): Promise<void> {
     await flush();
     clearTimeout(timer);
     openFailure.value = null;
@@ -123,9 +135,16 @@ export const usePlan = defineStore('plan', () => {
   function changed(): void {
     if (!plan.value) return;
     keep();
+    clearTimeout(undoTimer);
+    undoTimer = setTimeout(keepUndoNow, UNDO_AFTER_MS);
     if (state.value === 'conflict') return;
     if (state.value !== 'offline') state.value = 'unsaved';
     later(SAVE_AFTER_MS);
+  }
+
+  function keepUndoNow(): void {
+    clearTimeout(undoTimer);
+    if (plan.value) keepUndo(id.value, plan.value, past.value, future.value);
   }
 
   async function save(): Promise<void> {
@@ -200,6 +219,7 @@ export const usePlan = defineStore('plan', () => {
 
   /** Sends what is unsaved now. */
   async function flush(): Promise<void> {
+    if (undoTimer !== undefined) keepUndoNow();
     clearTimeout(timer);
     if (running) await running;
     if (state.value === 'unsaved') await save();

@@ -8,6 +8,7 @@ import type { StoreNode } from '@vernal-slope/plan/schema';
 import { wantsOf, isOutlet } from '@vernal-slope/plan/kinds';
 import {
   needWorking,
+  staticNeedWorking,
   pointWorking,
   roundStand,
   setStand,
@@ -52,6 +53,7 @@ const wants = computed(() => {
 });
 const off = computed(() => most.value && Math.abs(roundStand(most.value.found.stand) - stands.value) > 0.004);
 const openNeed = (s: SituationNeed): void => emit('working', needWorking(plan.value, props.tank.id, s));
+const openStatic = (s: SituationNeed): void => emit('working', staticNeedWorking(plan.value, props.tank.id, s));
 function take(way: PressureWay): void {
   const command = wayCommand(plan.value, props.tank.id, way);
   if (command)
@@ -102,7 +104,7 @@ const cost = (w: PressureWay): string => {
               class="figure"
               title="Show the working"
               data-test="static-only"
-              @click="openNeed(most)"
+              @click="openStatic(most)"
             >
               {{ signed(most.found.staticOnly) }}</button>: that leaves out what the pipes and fittings take while the
             water runs, and is too low by {{ h(most.found.stand - Math.max(0, most.found.staticOnly)) }}.

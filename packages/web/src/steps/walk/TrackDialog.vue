@@ -5,6 +5,8 @@ import { METHODS } from '@vernal-slope/core/survey';
 import { TRACK_TOLERANCE, type Box, type TrackLegs, type TracksRead } from '@vernal-slope/plan/formats';
 import type { WalkedTrack } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { lineLength } from '@vernal-slope/plan/positions';
+import { nameIn } from '../../display/names.ts';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { originOf, useTerrain } from '../../session/terrain.ts';
@@ -17,7 +19,7 @@ import TickField from '../../fields/TickField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ plan: Plan; planId: string }>();
+const props = defineProps<{ plan: Plan; planId: string; /** Line whose legs it takes the place of. */ line?: string }>();
 const emit = defineEmits<{ keep: [track: WalkedTrack] }>();
 const settings = useSettings();
 const terrain = useTerrain();
@@ -62,6 +64,18 @@ const length = computed(() => legs.value?.legs.reduce((sum, l) => sum + l.length
 const fall = computed(() => {
   const list = legs.value?.legs ?? [];
   return legs.value && list.length > 0 ? legs.value.startGroundM - list[list.length - 1].endGroundM : 0;
+});
+/** What it takes the place of. */
+const replaces = computed(() => {
+  const line = props.plan.lines.find((l) => l.id === props.line);
+  const start = props.plan.nodes.find((n) => n.id === line?.from)?.groundM;
+  if (!line || start === undefined) return undefined;
+  return {
+    name: nameIn(props.plan, line.id),
+    legs: line.legs.length,
+    length: lineLength(line),
+    fall: start - line.legs[line.legs.length - 1].endGroundM,
+  };
 });
 /** Ground round the track that is kept of a grid brought in with it, m on each side. */
 const ROUND = 300;
@@ -134,6 +148,15 @@ async function keep(): Promise<void> {
         }}). A level is far better before a pipe is bought.
       </p>
     </template>
+    <p v-if="replaces && legs && legs.legs.length > 0" class="replaces" data-test="track-replaces">
+      It takes the place of the {{ replaces.legs }} {{ replaces.legs === 1 ? 'leg' : 'legs' }} of {{ replaces.name }}:
+      {{ showText(replaces.length, 'distance', settings.units) }},
+      {{ replaces.fall >= 0 ? 'falling' : 'rising' }}
+      {{ showText(Math.abs(replaces.fall), 'rise', settings.units) }}. Pipe and depth stay as its first leg has them; its
+      fittings, remarks and readings go; what lies beyond moves
+      {{ showText(Math.abs(fall - replaces.fall), 'rise', settings.units) }}
+      {{ fall > replaces.fall ? 'down' : 'up' }}. Undo brings it all back.
+    </p>
     <p>
       <button
         type="button"
@@ -156,6 +179,12 @@ async function keep(): Promise<void> {
 
 .wrong {
   color: var(--brick-ink);
+}
+
+.replaces {
+  padding: 8px;
+  border-radius: var(--radius);
+  background: var(--amber-wash);
 }
 
 p {

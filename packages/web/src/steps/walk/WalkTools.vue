@@ -281,6 +281,6 @@ const keepPaste = (list: PastedRow[]): void => {
     @keep="keepReading"
   />
   <PasteDialog v-if="pasting" v-model:show="pasting" @keep="keepPaste" />
-  <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" :plan-id="planId" @keep="keepTrack" />
+  <TrackDialog v-if="tracking" v-model:show="tracking" :plan="plan" :plan-id="planId" :line="line" @keep="keepTrack" />
   <AmountDialog v-if="asked" :asked="asked" @close="asked = null" />
 </template>

@@ -29,7 +29,7 @@ export const waterStep: StepRow = {
             months[tightest].given,
             `given in ${MONTHS[tightest]}`,
             settings.units,
-            { of: 'spare', id: 'need', leg: tightest },
+            { of: 'given', id: 'water', leg: tightest },
             'given',
           ),
           perDayFigure(week.given, 'in the driest week', settings.units),
