@@ -37,5 +37,5 @@ export const FIRST_FLUSH_MM = {
   typical: 0.5,
   low: 0.2,
   high: 2,
-  source: 'rainwater handbooks (0.5 mm common)',
+  source: 'rainwater handbooks',
 } as const;

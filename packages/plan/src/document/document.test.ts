@@ -212,7 +212,12 @@ describe('what a change breaks', () => {
     expect(checkPlan(after(change)).ok).toBe(false);
   });
   it('nothing where nothing is broken, and only what is changed is looked at', () => {
-    expect(changeFaults(before, after((p) => void (p.nodes[1].name = 'Upper tank')))).toEqual([]);
+    expect(
+      changeFaults(
+        before,
+        after((p) => void (p.nodes[1].name = 'Upper tank')),
+      ),
+    ).toEqual([]);
     expect(changeFaults(before, before)).toEqual([]);
   });
 });

@@ -231,8 +231,7 @@ usePlanKeys({
   <main v-else-if="results && plan">
     <ViewingNotice v-if="viewing" :version="viewing" @take="editing.takeBack" @back="viewing = null" />
     <p class="print-head">
-      <strong>{{ plan.title }}</strong
-      >, {{ row.name }}, {{ dateText(todayText()) }}
+      <strong>{{ plan.title }}</strong>, {{ row.name }}, {{ dateText(todayText()) }}
     </p>
     <div class="upper">
       <div v-if="view === 'hillside'" class="heading">

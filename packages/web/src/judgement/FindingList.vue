@@ -11,6 +11,7 @@ import { useSettings } from '../display/settings.ts';
 import SentenceItem from './SentenceItem.vue';
 import { soundRemedy } from './soundremedy.ts';
 import TryingBox from './TryingBox.vue';
+import { useFold } from './useFold.ts';
 import './judgement.css';
 
 const props = defineProps<{
@@ -23,6 +24,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
+const { folds, folded, turn } = useFold();
 const sentences = computed(() =>
   props.findings.map((f, k) => ({
     key: `${f.code}-${f.at}-${k}`,
@@ -34,7 +36,7 @@ const sentences = computed(() =>
 </script>
 
 <template>
-  <aside class="judgement sheet" aria-label="Judgement">
+  <aside class="judgement sheet" :class="{ folded }" aria-label="Judgement">
     <header>
       <h2>{{ title }}</h2>
       <p class="small">{{ subtitle }}</p>
@@ -69,6 +71,16 @@ const sentences = computed(() =>
         @try="(command) => emit('try', command)"
       />
     </ul>
+    <button
+      v-if="folds && sentences.length > 1"
+      type="button"
+      class="plain-button unfold no-print"
+      :aria-expanded="!folded"
+      data-test="unfold-judgement"
+      @click="turn"
+    >
+      {{ folded ? `All ${sentences.length} sentences` : 'Only the worst' }}
+    </button>
   </aside>
 </template>
 

@@ -19,6 +19,7 @@ import DropGlyph from '../shell/DropGlyph.vue';
 import SentenceItem from './SentenceItem.vue';
 import { soundRemedy } from './soundremedy.ts';
 import TryingBox from './TryingBox.vue';
+import { useFold } from './useFold.ts';
 import './judgement.css';
 
 const props = defineProps<{
@@ -32,6 +33,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
+const { folds, folded, turn } = useFold();
 /** Figures of a drag are read a few times a second, no more. */
 const READ_MS = 120;
 const shown = useShownResults(() => props.results, READ_MS);
@@ -207,7 +209,7 @@ function tryIt(): void {
 </script>
 
 <template>
-  <aside class="judgement sheet" aria-label="Judgement">
+  <aside class="judgement sheet" :class="{ folded }" aria-label="Judgement">
     <header>
       <h2>{{ node ? name(chosen) : 'Nothing chosen' }}</h2>
       <p class="small">{{ subtitle }}</p>
@@ -315,6 +317,16 @@ function tryIt(): void {
         <p><strong>Begun.</strong> Nothing to judge yet: choose a place where water comes out.</p>
       </li>
     </ul>
+    <button
+      v-if="folds && sentences.length > 1"
+      type="button"
+      class="plain-button unfold no-print"
+      :aria-expanded="!folded"
+      data-test="unfold-judgement"
+      @click="turn"
+    >
+      {{ folded ? `All ${sentences.length} sentences` : 'Only the worst' }}
+    </button>
   </aside>
 </template>
 

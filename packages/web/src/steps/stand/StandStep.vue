@@ -93,6 +93,23 @@ const bulk = (m3: number): string => showText(m3, 'bulk', settings.units);
 const level = computed(() => (tank.value ? levelFor(tank.value, 'start') : 0));
 const reasons = computed(() => props.answer?.engineer.map((r) => engineerText(r, settings.units)) ?? []);
 const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
+/** What water weighs, in the person's words. */
+const heavy = computed(() =>
+  settings.units === 'us' ? 'A US gallon of water weighs 8.3 lb' : '1,000 L of water is a tonne',
+);
+/** Parts of the step, as far as they stand on the page. */
+const JUMPS = [
+  { id: 'high-title', name: 'How high' },
+  { id: 'on-title', name: 'What it stands on' },
+  { id: 'carry-title', name: 'Will it carry' },
+  { id: 'parts-title', name: 'Parts and waits' },
+] as const;
+function jump(id: string): void {
+  const title = document.getElementById(id);
+  title?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+  title?.setAttribute('tabindex', '-1');
+  title?.focus({ preventScroll: true });
+}
 </script>
 
 <template>
@@ -124,6 +141,11 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
         </button></span
       >
     </div>
+    <nav class="jump no-print" aria-label="Parts of this step">
+      <a v-for="j in JUMPS" :key="j.id" :href="`#${j.id}`" class="plain-button" @click.prevent="jump(j.id)">{{
+        j.name
+      }}</a>
+    </nav>
     <StandHeight
       v-if="heights && heights.heights.needs.tank === tank.id"
       :figures="heights"
@@ -142,9 +164,9 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
       <h2 id="on-title">What it stands on</h2>
       <div class="caution" role="note" data-test="engineer">
         <p>
-          <strong>A first look, never a design.</strong> 1,000 L of water is a tonne, and a stand that fails kills.
-          Local codes come first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in
-          earthquake country, or where the code says so, a licensed engineer designs it.
+          <strong>A first look, never a design.</strong> {{ heavy }}, and a stand that fails kills. Local codes come
+          first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in earthquake country,
+          or where the code says so, a licensed engineer designs it.
         </p>
         <p v-if="reasons.length > 0" data-test="engineer-reasons">
           <strong>This one goes to an engineer:</strong> {{ reasons.join('; ') }}.
@@ -188,7 +210,10 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
           <li v-if="simple?.berm === undefined" class="muted">
             Too high for a pad ({{ h(HIGHEST_PAD) }}) or a berm ({{ h(HIGHEST_BERM) }}) by common practice.
           </li>
-          <li>Stacked pallets, barrels and props: no. They shift, rot and tip, and each 1,000 L is a tonne.</li>
+          <li>
+            Stacked pallets, barrels and props: no. They shift, rot and tip, and
+            {{ heavy.charAt(0).toLowerCase() + heavy.slice(1) }}.
+          </li>
         </ul>
       </div>
       <div class="choice">
@@ -268,6 +293,18 @@ const checked = computed(() => (props.answer?.checks.length ?? 0) > 0);
 </template>
 
 <style scoped>
+.jump {
+  position: sticky;
+  z-index: 6;
+  top: 0;
+  display: flex;
+  gap: 4px;
+  margin-bottom: 8px;
+  overflow-x: auto;
+  border-bottom: var(--line-hair) solid var(--rule);
+  background: var(--paper);
+}
+
 .bar {
   display: flex;
   flex-wrap: wrap;

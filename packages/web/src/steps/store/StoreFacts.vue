@@ -18,7 +18,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, StoreNode } from '@vernal-slope/plan/schema';
 import { useEdits } from '../../session/planpage.ts';
 import { todayNumber } from '../../session/useBudget.ts';
-import { fixed, percent, showPerDay, showText } from '../../display/quantities.ts';
+import { fixed, percent, showEntered, showPerDay, showText } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
@@ -174,7 +174,8 @@ const NO_FLOAT_BAND = 0.1;
       />
       <p class="small">
         Vent of <span class="figure">{{ showText(store.vent, 'bore', settings.units) }}</span> or more, screened (air at
-        50 Pa of suction; never under 20 mm: common practice).
+        {{ showText(50, 'pressure', settings.units) }} of suction; never under
+        {{ showEntered(0.02, 'bore', settings.units) }}: common practice).
       </p>
       <p class="small">Where it runs over, in order, highest ground first:</p>
       <ol class="small">

@@ -10,7 +10,8 @@ import type { Shape, StoreNode } from '@vernal-slope/plan/schema';
 import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { showText, type Quantity } from '../../display/quantities.ts';
+import { ENGINEER_HEIGHT } from '@vernal-slope/plan/findings';
+import { showEntered, showText, type Quantity } from '../../display/quantities.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -159,7 +160,7 @@ const levels = computed<Row[]>(() => {
       quantity: 'height',
       min: 0,
       set: (n, v) => void (n.standM = v),
-      note: 'A full tank is heavy: above 2 m, or near people, ask a licensed engineer. Local codes come first.',
+      note: `A full tank is heavy: above ${showEntered(ENGINEER_HEIGHT, 'height', settings.units)}, or near people, ask a licensed engineer. Local codes come first.`,
     },
     {
       key: 'startLevelM',

@@ -19,7 +19,11 @@ import TickField from '../../fields/TickField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ plan: Plan; planId: string; /** Line whose legs it takes the place of. */ line?: string }>();
+const props = defineProps<{
+  plan: Plan;
+  planId: string;
+  /** Line whose legs it takes the place of. */ line?: string;
+}>();
 const emit = defineEmits<{ keep: [track: WalkedTrack] }>();
 const settings = useSettings();
 const terrain = useTerrain();
@@ -152,8 +156,8 @@ async function keep(): Promise<void> {
       It takes the place of the {{ replaces.legs }} {{ replaces.legs === 1 ? 'leg' : 'legs' }} of {{ replaces.name }}:
       {{ showText(replaces.length, 'distance', settings.units) }},
       {{ replaces.fall >= 0 ? 'falling' : 'rising' }}
-      {{ showText(Math.abs(replaces.fall), 'rise', settings.units) }}. Pipe and depth stay as its first leg has them; its
-      fittings, remarks and readings go; what lies beyond moves
+      {{ showText(Math.abs(replaces.fall), 'rise', settings.units) }}. Pipe and depth stay as its first leg has them;
+      its fittings, remarks and readings go; what lies beyond moves
       {{ showText(Math.abs(fall - replaces.fall), 'rise', settings.units) }}
       {{ fall > replaces.fall ? 'down' : 'up' }}. Undo brings it all back.
     </p>

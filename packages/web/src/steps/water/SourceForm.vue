@@ -17,7 +17,7 @@ import {
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, SourceNode } from '@vernal-slope/plan/schema';
-import { fixed, percent, showText, type Limits, type Quantity } from '../../display/quantities.ts';
+import { fixed, percent, showEntered, showText, type Limits, type Quantity } from '../../display/quantities.ts';
 import GroundEntry from '../GroundEntry.vue';
 import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
@@ -103,7 +103,7 @@ const rows = computed<Row[]>(() => {
         field: 'designRainMmPerH',
         quantity: 'drop',
         limits: { min: 0.001, max: 1 },
-        note: 'the local code or weather service names it; 75 mm an hour is taken (common practice)',
+        note: `the local code or weather service names it; ${showEntered(planField('designRainMmPerH').toSI(DESIGN_RAIN), 'drop', settings.units)} an hour is taken (common practice)`,
         set: (n, v) => void (n.roof && (n.roof.designRainMmPerH = v)),
       },
       {
@@ -116,10 +116,10 @@ const rows = computed<Row[]>(() => {
           void (n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).widthMm = v)),
       },
       {
-        label: 'Gutter falls, each metre',
+        label: 'Gutter falls, of its length',
         value: roof.gutter?.fallMmPerM ?? 3,
         field: 'fallMmPerM',
-        quantity: 'bore',
+        quantity: 'ratio',
         limits: { min: 0, max: 0.1 },
         note: gutterNote.value,
         set: (n, v) =>
@@ -286,7 +286,7 @@ const addBarrel = (): string | undefined =>
   });
 const divided = computed(() => dividedBarrels(props.plan, props.source));
 const areas = computed(() => props.source.roof?.areas ?? []);
-const UPKEEP = {
+const UPKEEP = computed(() => ({
   temporary: [
     'after every storm: the dike, its way round for high water, the inlet’s holes',
     'every week: leaves off the inlet, stock kept out',
@@ -294,10 +294,10 @@ const UPKEEP = {
   ],
   permanent: [
     'after every storm: the screen',
-    'twice a year: the clean-out joint 5 to 10 m below (common practice)',
+    `twice a year: the clean-out joint ${showEntered(5, 'distance', settings.units)} to ${showEntered(10, 'distance', settings.units)} below (common practice)`,
     'every year: the spring box, its lid and fence; never enter it alone or unventilated',
   ],
-} as const;
+}));
 </script>
 
 <template>
