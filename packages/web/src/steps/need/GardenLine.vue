@@ -11,9 +11,9 @@ import NameField from '../../fields/NameField.vue';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
-import NeedLine from './NeedLine.vue';
+import NeedLine, { type NeedView } from './NeedLine.vue';
 
-const props = defineProps<{ row: NeedRow; garden: Garden }>();
+const props = defineProps<{ row: NeedRow; view: NeedView; garden: Garden }>();
 const { perform } = useEdits();
 const crops = CROP_ROWS.map((r) => ({ value: r.id, label: `${r.name} (Kc ${r.kcMid})` }));
 const methods = METHOD_ROWS.map((r) => ({ value: r.id, label: r.name }));
@@ -25,6 +25,7 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
 <template>
   <NeedLine
     :row="row"
+    :view="view"
     :months="garden.months"
     :reason="garden.reason"
     :differs="garden.kc !== undefined || garden.efficiency !== undefined"

@@ -10,9 +10,9 @@ import { useEdits } from '../../session/planpage.ts';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
-import NeedLine from './NeedLine.vue';
+import NeedLine, { type NeedView } from './NeedLine.vue';
 
-const props = defineProps<{ row: NeedRow; herd: Herd }>();
+const props = defineProps<{ row: NeedRow; view: NeedView; herd: Herd }>();
 const { perform } = useEdits();
 const animals = ANIMAL_ROWS.map((r) => ({ value: r.id, label: r.name }));
 /** The table, and the herd's own class where the table has none such. */
@@ -29,6 +29,7 @@ function change(label: string, recipe: (h: Herd) => void): undefined {
 <template>
   <NeedLine
     :row="row"
+    :view="view"
     :months="herd.months"
     :reason="herd.reason"
     differs

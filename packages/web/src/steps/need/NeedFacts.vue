@@ -11,7 +11,6 @@ import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NumberField from '../../fields/NumberField.vue';
 import { useEdits } from '../../session/planpage.ts';
-import BalanceChart from './BalanceChart.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance }>();
 const settings = useSettings();
@@ -82,7 +81,6 @@ const room = computed(() => props.balance.room.filter((r) => r.more > 0));
     </div>
     <div>
       <h3>Given against needed</h3>
-      <BalanceChart :balance="balance" />
       <p data-test="week">
         Driest week ({{ MONTHS[balance.week.month] }}): gives
         <span class="figure">{{ showPerDay(balance.week.given, settings.units) }}</span>, needs

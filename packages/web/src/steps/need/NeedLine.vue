@@ -1,17 +1,31 @@
+<script lang="ts">
+/** Which day is drawn, and in what buckets. */
+export interface NeedView {
+  readonly plan: Plan;
+  readonly month: number;
+  readonly bucket: number;
+  readonly pick: (month: number) => void;
+}
+</script>
+
 <script setup lang="ts">
 // One need: its entries, then what it takes in its thirstiest month, where that comes from, why it differs, in which months.
 import { Trash2 } from '@lucide/vue';
 import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/budget';
 import { removeNeed } from '@vernal-slope/plan/edit';
+import type { Plan } from '@vernal-slope/plan/schema';
 import { showPerDay } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import TextField from '../../fields/TextField.vue';
 import MonthPicker from './MonthPicker.vue';
+import NeedDay from './NeedDay.vue';
+import NeedYear from './NeedYear.vue';
 
 const props = defineProps<{
   row: NeedRow;
+  view: NeedView;
   months: readonly number[] | undefined;
   /** What was said of why a figure differs from the table. */
   reason: string | undefined;
@@ -40,6 +54,14 @@ const most = computed(() => Math.max(...props.row.perDay));
         <Trash2 :size="18" aria-hidden="true" />
       </button>
     </div>
+    <NeedDay :plan="view.plan" :row="row" :month="view.month" :bucket="view.bucket" />
+    <NeedYear
+      :row="row"
+      :months="months"
+      :month="view.month"
+      @months="(list) => emit('months', list)"
+      @pick="(m) => view.pick(m)"
+    />
     <div class="why small muted">
       <span>
         <button
@@ -63,15 +85,32 @@ const most = computed(() => Math.max(...props.row.perDay));
           :label="`Why, ${row.name}`"
           @change="(why) => emit('reason', why || undefined)"
       /></label>
-      <MonthPicker :months="months" :label="row.name" @change="(list) => emit('months', list)" />
+      <details class="single">
+        <summary>single months</summary>
+        <MonthPicker :months="months" :label="row.name" @change="(list) => emit('months', list)" />
+      </details>
     </div>
   </div>
 </template>
 
 <style scoped>
 .row {
+  display: grid;
+  grid-template-columns: minmax(200px, 1fr) minmax(240px, 1.25fr) minmax(220px, 1.1fr);
+  gap: 4px 20px;
+  align-items: start;
   padding: 8px 0;
   border-top: var(--line-hair) solid var(--rule);
+}
+
+.why {
+  grid-column: 1 / -1;
+}
+
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 .what,

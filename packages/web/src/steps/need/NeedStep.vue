@@ -1,19 +1,44 @@
 <script setup lang="ts">
 // The Need step: animals, people and gardens, each with where its figure comes from; against what the sources give.
 import { Plus } from '@lucide/vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { NeedRow, PlanBalance } from '@vernal-slope/plan/budget';
 import { addGarden, addHerd, addPeople, gardenAt, herdAt, herdPlace, peopleAt } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { MONTHS } from '../../display/dates.ts';
+import { showEntered } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
 import { useEdits } from '../../session/planpage.ts';
+import { bucketFor } from './buckets.ts';
 import GardenLine from './GardenLine.vue';
 import HerdLine from './HerdLine.vue';
 import NeedFacts from './NeedFacts.vue';
+import NeedSums from './NeedSums.vue';
 import PeopleLine from './PeopleLine.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance }>();
 const { perform } = useEdits();
 const place = computed(() => herdPlace(props.plan));
+const settings = useSettings();
+/** The month whose day is drawn: the one picked, else the tightest. */
+const picked = ref<number>();
+const month = computed(() => picked.value ?? props.balance.tightest);
+/** One size of bucket for every drawing of the day. */
+const bucket = computed(() => {
+  const gross = 1 / (1 - props.balance.needs.losses);
+  const { rows } = props.balance.needs;
+  const hours = Array.from({ length: 24 }, (_, h) =>
+    rows.reduce((sum, r) => sum + gross * r.perDay[month.value] * r.hours[h], 0),
+  );
+  return bucketFor(Math.max(...hours, 0), settings.units);
+});
+const view = computed(() => ({
+  plan: props.plan,
+  month: month.value,
+  bucket: bucket.value,
+  pick: (m: number) => void (picked.value = m),
+}));
 const herdOf = (row: NeedRow) => herdAt(props.plan, row.at);
 const peopleOf = (row: NeedRow) => peopleAt(props.plan, row.at);
 const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
@@ -39,11 +64,34 @@ const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
       Nothing is needed yet. Put in who drinks and what grows; every figure starts from a published table and can be
       changed with a reason.
     </p>
+    <div v-if="balance.needs.rows.length > 0" class="captions small">
+      <span><strong>Who</strong>, how many, how much</span>
+      <span class="of-day"
+        ><strong>A day in</strong>
+        <ChoiceField
+          fit
+          :value="month"
+          :options="MONTHS.map((name, m) => ({ value: m, label: name }))"
+          label="A day in"
+          data-test="need-month"
+          @update:value="(m) => (picked = m)"
+        />
+        one square is a bucket of {{ showEntered(bucket, 'volume', settings.units) }}</span
+      >
+      <span><strong>A year</strong>: the months in which it is there</span>
+    </div>
     <template v-for="row in balance.needs.rows" :key="row.id">
-      <HerdLine v-if="herdOf(row)" :row="row" :herd="herdOf(row)!" />
-      <PeopleLine v-else-if="peopleOf(row)" :row="row" :people="peopleOf(row)!" />
-      <GardenLine v-else-if="gardenOf(row)" :row="row" :garden="gardenOf(row)!" />
+      <HerdLine v-if="herdOf(row)" :row="row" :view="view" :herd="herdOf(row)!" />
+      <PeopleLine v-else-if="peopleOf(row)" :row="row" :view="view" :people="peopleOf(row)!" />
+      <GardenLine v-else-if="gardenOf(row)" :row="row" :view="view" :garden="gardenOf(row)!" />
     </template>
+    <NeedSums
+      v-if="balance.needs.rows.length > 0"
+      :balance="balance"
+      :month="month"
+      :bucket="bucket"
+      @pick="(m) => (picked = m)"
+    />
     <NeedFacts :plan="plan" :balance="balance" />
   </section>
 </template>
@@ -68,5 +116,26 @@ header {
 
 .empty {
   padding: 12px 0;
+}
+
+.captions {
+  display: grid;
+  grid-template-columns: minmax(200px, 1fr) minmax(240px, 1.25fr) minmax(220px, 1.1fr);
+  gap: 4px 20px;
+  align-items: end;
+  padding: 6px 0;
+}
+
+.of-day {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+}
+
+@media (max-width: 900px) {
+  .captions {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -13,9 +13,9 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 import NameField from '../../fields/NameField.vue';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import NeedLine from './NeedLine.vue';
+import NeedLine, { type NeedView } from './NeedLine.vue';
 
-const props = defineProps<{ row: NeedRow; people: People }>();
+const props = defineProps<{ row: NeedRow; view: NeedView; people: People }>();
 const { perform } = useEdits();
 const settings = useSettings();
 const litres = (each: number): string => showField('litresPerDay', each, settings.units);
@@ -29,6 +29,7 @@ function change(label: string, recipe: (p: People) => void): undefined {
 <template>
   <NeedLine
     :row="row"
+    :view="view"
     :months="people.months"
     :reason="people.reason"
     :differs="people.litresPerDay !== undefined"

@@ -1,0 +1,60 @@
+// What the drawings of a day and a year have in common: buckets as squares, one size for all, and the hours they stand at.
+import type { UnitSystem } from '../../display/quantities.ts';
+
+/** Sizes a square may stand for, m³: litres, or US gallons. */
+const LITRES = [10, 20, 50, 100, 200, 500, 1000, 5000, 10_000].map((l) => l / 1000);
+const GALLONS = [2.5, 5, 10, 25, 50, 100, 250, 1000, 2500].map((g) => (g * 3.785411784) / 1000);
+/** Squares that may stand over each other. */
+const MOST = 12;
+
+/** The bucket that a square stands for, m³, so that the fullest hour of the day has room. */
+export function bucketFor(mostInAnHour: number, units: UnitSystem): number {
+  const sizes = units === 'us' ? GALLONS : LITRES;
+  return sizes.find((s) => mostInAnHour / s <= MOST) ?? sizes[sizes.length - 1];
+}
+
+export interface Square {
+  readonly hour: number;
+  /** Whole squares under it. */
+  readonly row: number;
+  /** Share of the square that is full; the last of a stack. */
+  readonly share: number;
+}
+
+/** Stacks of squares over the hours of a day. */
+export function squaresOf(perHour: readonly number[], bucket: number): Square[] {
+  return perHour.flatMap((volume, hour) => {
+    const full = volume / bucket;
+    const whole = Math.floor(full + 1e-9);
+    const rest = full - whole;
+    return [
+      ...Array.from({ length: whole }, (_, row) => ({ hour, row, share: 1 })),
+      ...(rest > 0.04 ? [{ hour, row: whole, share: rest }] : []),
+    ];
+  });
+}
+
+const DAY = 24 * 60;
+const two = (n: number): string => String(n).padStart(2, '0');
+export const minutesOf = (at: string): number => Number(at.slice(0, 2)) * 60 + Number(at.slice(3, 5));
+/** A time of day some minutes on, to a quarter of an hour, within the day. */
+export function shifted(at: string, by: number): string {
+  const m = Math.max(0, Math.min(DAY - 15, Math.round((minutesOf(at) + by) / 15) * 15));
+  return `${two(Math.floor(m / 60))}:${two(m % 60)}`;
+}
+
+/** Shares with one of them set; the others keep their proportion, and all make a whole. */
+export function sharesWith(shares: readonly number[], k: number, share: number): number[] {
+  const set = Math.max(0, Math.min(1, share));
+  const rest = shares.reduce((sum, s, i) => (i === k ? sum : sum + s), 0);
+  const round = (v: number): number => Math.round(v * 1000) / 1000;
+  return shares.map((s, i) =>
+    i === k ? round(set) : round(rest > 0 ? (s * (1 - set)) / rest : (1 - set) / Math.max(1, shares.length - 1)),
+  );
+}
+
+/** Months (1 to 12) from the first to the last that is on; undefined where all are. */
+export function monthsBetween(first: number, last: number): number[] | undefined {
+  const [a, b] = [Math.max(1, Math.min(first, last)), Math.min(12, Math.max(first, last))];
+  return a === 1 && b === 12 ? undefined : Array.from({ length: b - a + 1 }, (_, k) => a + k);
+}
