@@ -106,6 +106,13 @@ const from = computed(() => {
 const fromValue = computed(() =>
   props.asked.later ? 'later' : props.asked.hand !== undefined ? `hand:${props.asked.hand}` : valueOf(props.asked.from),
 );
+// where there is nothing to join it to it is not asked
+watch(
+  () => [from.value.length, props.asked.preset] as const,
+  ([ways, preset]) => {
+    if (preset && ways === 1 && fromValue.value === null) joining.change({ later: true });
+  },
+);
 function setFrom(value: string): void {
   const none = { from: undefined, hand: undefined, later: undefined, riseM: undefined };
   if (value === 'later') joining.change({ ...none, later: true });

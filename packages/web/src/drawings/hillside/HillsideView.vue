@@ -103,11 +103,9 @@ const { x, y, zoomed, moved, zoomIn, zoomOut, whole } = useHillView(holder, span
 /** How many times heights are stretched against distances. */
 const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.value(1) - x.value(0)));
 const ticksZ = computed(() =>
-  heightTicks(
-    y.value,
-    [narrow.value ? 84 : 92, h.value - frame.value.bottom],
-    settings.units,
-    narrow.value ? 4 : 7,
+  (plan.value.nodes.length === 0
+    ? []
+    : heightTicks(y.value, [narrow.value ? 84 : 92, h.value - frame.value.bottom], settings.units, narrow.value ? 4 : 7)
   ).map((t) => ({ text: t.text, y: y.value(t.z) })),
 );
 const walked = computed(() => section.value.strips.length > 0);

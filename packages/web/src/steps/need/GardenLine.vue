@@ -41,12 +41,14 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       :commit="(v) => change('area', (g) => void (g.areaM2 = v))"
       show-unit
     />
+    <span class="small">of</span>
     <NameField
       class="mid"
       :value="row.name"
       label="Name of the garden"
       @change="(name) => change('name', (g) => void (g.name = name))"
     />
+    <span class="small">crop</span>
     <NSelect
       class="wide"
       filterable
@@ -62,6 +64,7 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
           })
       "
     />
+    <span class="small">watered by</span>
     <ChoiceField
       class="mid"
       :value="garden.method ?? null"
@@ -83,7 +86,7 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       >rain reaches it</TickField
     >
     <label class="small"
-      >Kc
+      ><span title="How much the crop drinks against cut grass: FAO-56’s crop coefficient, Kc">thirst, Kc</span>
       <NumberField
         class="tiny"
         :min="0.1"

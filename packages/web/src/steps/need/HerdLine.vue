@@ -46,6 +46,7 @@ function change(label: string, recipe: (h: Herd) => void): undefined {
       :label="`Heads, ${row.name}`"
       @update:value="(n) => change('heads', (h) => void (h.count = n))"
     />
+    <span class="small">heads of</span>
     <NSelect
       class="wide"
       filterable
@@ -54,6 +55,7 @@ function change(label: string, recipe: (h: Herd) => void): undefined {
       :input-props="{ 'aria-label': 'Class of animals' }"
       @update:value="(v: string) => perform(setHerdClass(row.at, v))"
     />
+    <span class="small">each</span>
     <QuantityField
       class="figure-field"
       :value="herd.litresPerHeadPerDay"
@@ -63,7 +65,7 @@ function change(label: string, recipe: (h: Herd) => void): undefined {
       :commit="(v) => change('water a head', (h) => void (h.litresPerHeadPerDay = v))"
       show-unit
     />
-    <span class="small">a head</span>
+    <span class="small">a day</span>
     <TickField
       v-if="findAnimal(herd.class)?.byTemperature"
       class="small"

@@ -15,6 +15,7 @@ import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/budget';
 import { removeNeed } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { nameIn } from '../../display/names.ts';
 import { showPerDay } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
@@ -39,11 +40,16 @@ const settings = useSettings();
 const { perform, open } = usePlanPage();
 const BASIS = { entered: '', computed: '', memory: ' (from memory)', 'common practice': ' (common practice)' } as const;
 const most = computed(() => Math.max(...props.row.perDay));
+/** Where it is wanted: the place of a herd, else its own name. */
+const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, props.row.at.node) : props.row.name));
 </script>
 
 <template>
   <div class="row" :data-test="row.id">
     <div class="what">
+      <p class="whose">
+        <i :class="row.kind"></i><strong>{{ title }}</strong>
+      </p>
       <slot />
       <button
         type="button"
@@ -101,6 +107,27 @@ const most = computed(() => Math.max(...props.row.perDay));
   align-items: start;
   padding: 8px 0;
   border-top: var(--line-hair) solid var(--rule);
+}
+
+.whose {
+  display: flex;
+  flex: 1 1 100%;
+  align-items: center;
+  gap: 8px;
+}
+
+.whose i {
+  width: 12px;
+  height: 12px;
+  background: var(--water-deep);
+}
+
+.whose i.people {
+  background: var(--earth-ink);
+}
+
+.whose i.garden {
+  background: var(--moss);
 }
 
 .why {

@@ -105,8 +105,8 @@ const words = computed(() =>
         <span class="figure">{{ showText(now.needed, 'volume', settings.units) }}</span> with losses
       </p>
       <p>
-        <strong>{{ now.spare >= 0 ? 'spare' : 'short by' }}</strong>
-        <button
+        <strong>{{ now.spare >= 0 ? 'spare' : 'short by' }}</strong>{{ ' '
+        }}<button
           type="button"
           class="figure"
           title="Show the working"

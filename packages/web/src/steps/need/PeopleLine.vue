@@ -45,12 +45,14 @@ function change(label: string, recipe: (p: People) => void): undefined {
       :label="`People, ${row.name}`"
       @update:value="(n) => change('people', (p) => void (p.count = n))"
     />
+    <span class="small">people in</span>
     <NameField
       class="mid"
       :value="row.name"
       label="Name of the household"
       @change="(name) => change('name', (p) => void (p.name = name))"
     />
+    <span class="small">as</span>
     <ChoiceField
       class="wide"
       :value="people.level ?? 'cabin-gravity'"
@@ -73,7 +75,7 @@ function change(label: string, recipe: (p: People) => void): undefined {
       :commit="(v) => change('water a person', (p) => void (p.litresPerDay = v))"
       show-unit
     />
-    <span class="small">a person</span>
+    <span class="small">a day each</span>
     <NSelect
       class="wide"
       multiple

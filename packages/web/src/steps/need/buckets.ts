@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../display/quantities.ts';
 const LITRES = [10, 20, 50, 100, 200, 500, 1000, 5000, 10_000].map((l) => l / 1000);
 const GALLONS = [2.5, 5, 10, 25, 50, 100, 250, 1000, 2500].map((g) => (g * 3.785411784) / 1000);
 /** Squares that may stand over each other. */
-const MOST = 12;
+const MOST = 36;
 
 /** The bucket that a square stands for, m³, so that the fullest hour of the day has room. */
 export function bucketFor(mostInAnHour: number, units: UnitSystem): number {

@@ -123,3 +123,57 @@ describe('kept back', () => {
     view.unmount();
   });
 });
+
+describe('the drawing of the day and the year', () => {
+  const key = async (view: VueWrapper, part: string, name: string): Promise<void> => {
+    await view.find(`[data-test="${part}"]`).trigger('keydown', { key: name });
+    await nextTick();
+  };
+  const herd = (plan: Plan) => plan.nodes.flatMap((n) => (n.kind === 'trough' ? (n.herds ?? []) : []))[0];
+  it('a visit is moved along the day and by its top, by keys; the other visits take the rest', async () => {
+    const { view, plan } = open();
+    const before = herd(plan.value).visits.map((v) => ({ ...v }));
+    await key(view, 'visit-0', 'ArrowRight');
+    expect(herd(plan.value).visits[0].at).toBe('07:45');
+    await key(view, 'visit-0', 'ArrowUp');
+    const [a, b] = herd(plan.value).visits;
+    expect(a.share).toBeCloseTo(before[0].share + 0.05, 6);
+    expect(a.share + b.share).toBeCloseTo(1, 6);
+    await key(view, 'visit-1', 'Delete');
+    expect(herd(plan.value).visits).toHaveLength(1);
+    expect(herd(plan.value).visits[0].share).toBe(1);
+    view.unmount();
+  });
+  it('the ends of the year are moved by keys, and all twelve are no limit', async () => {
+    const { view, plan } = open();
+    await key(view, 'month-last', '[');
+    expect(herd(plan.value).months).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]);
+    await key(view, 'month-first', 'ArrowRight');
+    expect(herd(plan.value).months?.[0]).toBe(2);
+    await key(view, 'month-first', 'ArrowLeft');
+    await key(view, 'month-last', ']');
+    expect(herd(plan.value).months).toBeUndefined();
+    view.unmount();
+  });
+  it('the busiest hour is drawn and said, in the month that is picked', async () => {
+    const { view } = open();
+    expect(view.find('[data-test="peak-mark"]').text()).toMatch(/busiest: 355\sL from 7:00/);
+    expect(view.find('[data-test="sum-spare"]').text()).toMatch(/^1,000\sL$/);
+    // January: the currants want nothing then
+    await view.findAll('[data-test="balance-chart"] .month')[0].trigger('click');
+    expect(view.find('[data-test="sum-spare"]').text()).not.toMatch(/^1,000\sL$/);
+    view.unmount();
+  });
+  it('a herd without visits can begin to come in two', async () => {
+    const demo = demoPlan('ousel-bank');
+    const { view, plan } = open({
+      ...demo,
+      nodes: demo.nodes.map((n) =>
+        n.kind === 'trough' ? { ...n, herds: n.herds?.map((h) => ({ ...h, visits: [] })) } : n,
+      ),
+    });
+    await view.find('[data-test="begin-visits"]').trigger('click');
+    expect(herd(plan.value).visits.map((v) => v.share)).toEqual([0.5, 0.5]);
+    view.unmount();
+  });
+});

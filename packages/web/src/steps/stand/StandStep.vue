@@ -294,9 +294,6 @@ function jump(id: string): void {
 
 <style scoped>
 .jump {
-  position: sticky;
-  z-index: 6;
-  top: 0;
   display: flex;
   gap: 4px;
   margin-bottom: 8px;
