@@ -5,7 +5,6 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { RunningApp } from './harness/app.ts';
-import { bigPlan } from '../bench/sixty.ts';
 import { Page } from './harness/page.ts';
 
 interface Shot {
@@ -18,6 +17,38 @@ interface Shot {
   /** What is done before the picture is taken. */
   readonly act?: (page: Page) => Promise<void>;
 }
+
+/** A place of one's own, just begun: a spring led to a tank. */
+const ownPlan = (): object => ({
+  format: 'vernal-slope/plan',
+  version: 1,
+  title: 'My place',
+  settings: { units: 'metric' },
+  used: ['water'],
+  nodes: [
+    { id: 'spring', kind: 'source', type: 'spring', name: 'Spring', groundM: 120, heightM: 0, yieldLpm: 4 },
+    {
+      id: 'tank',
+      kind: 'tank',
+      name: 'Tank',
+      groundM: 117,
+      standM: 0,
+      shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
+      outletM: 0.06,
+      overflowM: 1.1,
+      startLevelM: 0.8,
+      inlet: { at: 'top', heightM: 1.13 },
+    },
+  ],
+  lines: [
+    {
+      id: 'to-tank',
+      from: 'spring',
+      to: 'tank',
+      legs: [{ lengthM: 15, endGroundM: 117, pipe: 'astm-d2239-sidr15/1', depthM: 0 }],
+    },
+  ],
+});
 
 const PHONE = [390, 844] as const;
 const OUSEL = '/plan/ousel-bank';
@@ -109,7 +140,41 @@ const SHOTS: readonly Shot[] = [
       await page.driver.executeScript('window.scrollTo(0, 0)');
     },
   },
-  { name: 'sixty', path: '', plan: bigPlan, act: async (page) => void (await page.part('flow')) },
+  {
+    name: 'place',
+    path: OUSEL,
+    act: async (page) => {
+      await page.part('remedy');
+      await page.click('view-place');
+      await (await page.find('[data-ring$="-kitchen"]')).click();
+      await page.part('line-menu');
+    },
+  },
+  {
+    name: 'own',
+    path: '',
+    plan: ownPlan,
+    act: async (page) => {
+      await page.click('view-place');
+      await (await page.find('[data-ring$="-tank"]')).click();
+      await page.click('new-trough');
+      await page.fill('How much', '9');
+      await page.fill('How far it is', '180');
+    },
+  },
+  {
+    name: 'place-phone',
+    path: '',
+    plan: ownPlan,
+    size: PHONE,
+    theme: 'outdoor',
+    act: async (page) => {
+      await page.click('view-place');
+      await (await page.find('[data-ring$="-tank"]')).click();
+      await page.click('new-trough');
+      await page.click('join-next');
+    },
+  },
   { name: 'start', path: '/start' },
   { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },
   { name: 'phone', path: OUSEL, size: PHONE, theme: 'outdoor', act: async (page) => void (await page.part('remedy')) },

@@ -30,6 +30,8 @@ export const settingsSchema = z.looseObject({
   siphons: z.enum(['held', 'allowed']).optional(),
   /** Least pipe of a permanent line: any size that carries the flow, or 1 1/4 in against air locks (common practice). */
   leastPipe: z.enum(['by-flow', '1-1/4']).optional(),
+  /** What a bare gallon is that a person types: the US one when left out. */
+  gallons: z.enum(['us', 'imperial']).optional(),
   /** Daily storage: yield after spillage or before it. */
   storageSchool: z.enum(['after', 'before']).optional(),
 });

@@ -19,6 +19,10 @@ const SIPHONS: { value: NonNullable<Settings['siphons']>; label: string }[] = [
   { value: 'held', label: 'no siphon is counted on' },
   { value: 'allowed', label: 'a full siphon is counted on' },
 ];
+const GALLONS: { value: NonNullable<Settings['gallons']>; label: string }[] = [
+  { value: 'us', label: 'the US one, 3.785 L' },
+  { value: 'imperial', label: 'the imperial one, 4.546 L' },
+];
 const setTemperature = (v: number): string | undefined =>
   said(edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = v))));
 const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string): boolean =>
@@ -48,6 +52,16 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
           label="Over a hump"
           data-test="siphons"
           @update:value="(v) => set('siphons', v, 'siphons')"
+      /></label>
+      <label
+        ><span>A gallon is</span>
+        <ChoiceField
+          class="choice"
+          :value="plan.settings?.gallons ?? 'us'"
+          :options="GALLONS"
+          label="A gallon is"
+          data-test="gallons"
+          @update:value="(v) => set('gallons', v, 'gallon')"
       /></label>
       <label
         >Water

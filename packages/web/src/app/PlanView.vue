@@ -12,7 +12,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { dateText } from '../display/dates.ts';
 import { nameIn } from '../display/names.ts';
 import { SEEN } from '../fields/seen.ts';
-import { showText } from '../display/quantities.ts';
+import { gallons, showText } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
 import HillsideView from '../drawings/hillside/HillsideView.vue';
 import ViewSwitch, { type View } from '../drawings/ViewSwitch.vue';
@@ -96,6 +96,11 @@ watch(
     joining.letGo();
     void store.open(id);
   },
+  { immediate: true },
+);
+watch(
+  () => plan.value?.settings?.gallons,
+  (kind) => (gallons.imperial = kind === 'imperial'),
   { immediate: true },
 );
 watch(
