@@ -1,4 +1,5 @@
 // Walks out: as CSV of the walk book, as GeoJSON and as GPX.
+import { fromSI, unit } from '@vernal-slope/core/units';
 import { lineName } from '../topology/index.ts';
 import Papa from 'papaparse';
 import { stationsOf } from '../positions/index.ts';
@@ -6,15 +7,17 @@ import type { Line, Plan } from '../schema/index.ts';
 import { lonLat } from './terrain.ts';
 
 /** The walk book of a line as CSV, a row a leg; reads back as the same legs. */
-export function walkCsv(plan: Plan, line: Line): string {
+export function walkCsv(plan: Plan, line: Line, system: 'metric' | 'us' = 'metric'): string {
+  const symbol = system === 'us' ? 'ft' : 'm';
+  const as = (metres: number): number => Math.round(1e4 * fromSI(metres, unit(symbol, 'length'))) / 1e4;
   let ground = plan.nodes.find((n) => n.id === line.from)?.groundM ?? 0;
   const rows = line.legs.map((leg) => {
     const rise = Math.round((leg.endGroundM - ground) * 1e4) / 1e4;
     ground = leg.endGroundM;
     return {
-      'length m': leg.lengthM,
-      'rise m': rise,
-      'depth m': leg.depthM ?? 0,
+      [`length ${symbol}`]: as(leg.lengthM),
+      [`rise ${symbol}`]: as(rise),
+      [`depth ${symbol}`]: as(leg.depthM ?? 0),
       remarks: leg.remark ?? '',
     };
   });
@@ -27,7 +30,7 @@ export type PositionsRead =
 function placed(plan: Plan): { line: Line; points: [lon: number, lat: number, z: number][] }[] | string {
   const { originLatitudeDeg: lat0, originLongitudeDeg: lon0 } = plan.site ?? {};
   if (lat0 === undefined || lon0 === undefined)
-    return 'the plan does not know where on the Earth it lies: bring in a track, or give site.originLatitudeDeg and site.originLongitudeDeg';
+    return 'the plan does not know where on the Earth it lies: bring in a track, which says so';
   const lines = plan.lines.flatMap((line) => {
     const points = stationsOf(plan, line).flatMap((s): [number, number, number][] =>
       s.east === undefined || s.north === undefined

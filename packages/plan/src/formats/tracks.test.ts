@@ -184,3 +184,19 @@ describe('the walk book as CSV', () => {
     expect(readWalkRows('station,angle\n1,2\n', 'metric').faults[0].message).toContain('name no length');
   });
 });
+
+describe('a walk as a sheet', () => {
+  it('is written in the person’s units and read back the same', () => {
+    const line = main(plan);
+    const us = readWalkRows(walkCsv(plan, line, 'us'), 'metric');
+    expect(us.columns.slice(0, 3)).toEqual(['length in ft', 'rise in ft', 'depth in ft']);
+    us.rows.forEach((r, k) => expect(r.lengthM).toBeCloseTo(line.legs[k].lengthM, 3));
+  });
+  it('figures that can be read in two ways are said, never guessed', () => {
+    const read = readWalkRows('length m\trise m\n1,250\t-2\n12,5\t-1\n1 250\t-3', 'metric');
+    expect(read.faults).toEqual([{ row: 2, message: '“1,250” can be read in two ways: write it without the comma' }]);
+    expect(read.rows.map((r) => r.lengthM)).toEqual([12.5, 1250]);
+    const short = readWalkRows('10,-30', 'us');
+    expect(short.faults[0].message).toBe('is 10 ft long and cannot rise or fall 30 ft');
+  });
+});

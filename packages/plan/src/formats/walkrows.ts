@@ -1,6 +1,6 @@
 // Legs of a walk as rows of text: length, rise, depth and remarks in any sensible order, in metres or feet.
 import Papa from 'papaparse';
-import { findUnit, toSI, unit } from '@vernal-slope/core/units';
+import { findUnit, fromSI, parseQuantity, unit } from '@vernal-slope/core/units';
 import type { RowFault } from './dailycsv.ts';
 
 export interface WalkRow {
@@ -43,6 +43,8 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
     delimitersToGuess: ['\t', ';', ',', '|'],
   }).data;
   const plain = system === 'metric' ? 'm' : 'ft';
+  const shown = (metres: number): string =>
+    `${Number(fromSI(metres, unit(plain, 'length')).toFixed(system === 'metric' ? 4 : 2))} ${plain}`;
   const headed = cells.length > 0 && cells[0].some((c) => /[a-z]/i.test(c)) && !NUMBER.test((cells[0][0] ?? '').trim());
   const columns: Column[] = headed
     ? cells[0].map((h) => HEADINGS.find(([, rule]) => rule.test(h.trim()))?.[0] ?? 'skip')
@@ -68,12 +70,19 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
         made.remark = cell.slice(0, 1000);
         return;
       }
-      if (!NUMBER.test(cell)) {
+      const read = parseQuantity(cell, 'length', unit(units[c], 'length'));
+      if (!read.ok) {
         faults.push({ row: at, message: `“${cell}” is not a number` });
         wrong = true;
         return;
       }
-      const si = toMetres(Number(cell.replace(',', '.').replace('−', '-')), units[c]);
+      if (read.other !== undefined) {
+        // a sheet cannot be asked: it is said, and nothing is guessed
+        faults.push({ row: at, message: `“${cell}” can be read in two ways: write it without the comma` });
+        wrong = true;
+        return;
+      }
+      const si = Math.round(1e4 * read.si) / 1e4;
       if (column === 'fall') made.rise = -si;
       else made[column] = si;
     });
@@ -83,7 +92,7 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
     else if (Math.abs(made.rise ?? 0) > made.length)
       faults.push({
         row: at,
-        message: `is ${made.length} m long and cannot rise or fall ${Math.abs(made.rise ?? 0)} m`,
+        message: `is ${shown(made.length)} long and cannot rise or fall ${shown(Math.abs(made.rise ?? 0))}`,
       });
     else
       rows.push({
@@ -99,5 +108,3 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
     columns: columns.flatMap((c, k) => (c === 'skip' ? [] : [c === 'remark' ? 'remarks' : `${c} in ${units[k]}`])),
   };
 }
-
-const toMetres = (value: number, symbol: string): number => Math.round(1e4 * toSI(value, unit(symbol, 'length'))) / 1e4;

@@ -20,7 +20,8 @@ const MOST = 50;
     </p>
     <ul data-test="faults">
       <li v-for="f in faults.slice(0, MOST)" :key="f.path + f.message">
-        <code>{{ f.path }}</code> {{ f.message }}; <strong>{{ f.advice }}</strong>.
+        <code v-if="f.path !== '$'">{{ f.path }}</code><template v-else>The file</template> {{ f.message }};
+        <strong>{{ f.advice }}</strong>.
       </li>
     </ul>
     <p v-if="faults.length > MOST" class="muted">and {{ faults.length - MOST }} more</p>

@@ -163,7 +163,7 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
             </th>
             <th v-if="refills" class="n">Refill time</th>
             <th class="n">Price a {{ lengthUnit.symbol }}</th>
-            <th class="n">Cost</th>
+            <th class="n">{{ answers?.candidates[0]?.unit === 'money' ? 'Cost' : 'Weight' }}</th>
           </tr>
         </thead>
         <tbody>
@@ -251,11 +251,11 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
     </div>
     <p class="small muted pad">
       Everything open, tanks as they stand. “Of its rating” is the standing pressure with all shut and the tanks full,
-      as a share of the pressure rating. Cost is
+      as a share of the pressure rating.
       {{
         answers?.candidates[0]?.unit === 'money'
-          ? 'by the plan’s prices.'
-          : 'the weight of the pipe until every size has a price: dearer pipe is heavier pipe (assumption).'
+          ? 'Cost is by the plan’s prices.'
+          : 'Until every size has a price the weight of the pipe stands for its cost: dearer pipe is heavier pipe (assumption). Enter prices for the cost.'
       }}
       Speeds from {{ shown(USUAL_SPEED.least, 'speed') }} to {{ shown(USUAL_SPEED.most, 'speed') }}: common practice, no
       source. Bore in {{ unitFor('bore', settings.units).symbol }}, inside.

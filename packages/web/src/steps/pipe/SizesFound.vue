@@ -122,7 +122,7 @@ const changed = computed(() => lines.value.some((l) => l.runs.some((r) => !r.sam
           {{ costText(found.cost, found.unit, settings.units) }}
         </button>
         against
-        {{ costText(found.costNow, found.unit, settings.units) }} as laid.
+        {{ costText(found.costNow, found.unit, settings.units) }}{{ found.unit === 'money' ? '' : ' of pipe' }} as laid.
         <template v-if="found.short.length === 0 && found.cost > found.throttledCost * 1.0001"
           >{{ costText(found.throttledCost, found.unit, settings.units) }} would do if every tap were throttled to what
           it wants; these serve them running freely.

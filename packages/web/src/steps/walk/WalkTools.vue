@@ -233,7 +233,7 @@ async function saveAs(format: string): Promise<void> {
   if (!lineNow.value) return;
   const out =
     format === 'csv'
-      ? { ok: true as const, text: walkCsv(plan.value, lineNow.value) }
+      ? { ok: true as const, text: walkCsv(plan.value, lineNow.value, settings.units) }
       : format === 'gpx'
         ? gpxOf(plan.value)
         : geoJson(plan.value);
