@@ -13,7 +13,13 @@ interface FarTag {
   readonly y: number;
 }
 
-const props = defineProps<{ places: readonly FarTag[]; width: number; height: number }>();
+const props = defineProps<{
+  places: readonly FarTag[];
+  width: number;
+  height: number;
+  /** Where other names stand: kept clear, px. */
+  keep?: readonly { readonly left: number; readonly right: number; readonly y: number }[];
+}>();
 const emit = defineEmits<{ choose: [id: string] }>();
 
 /** px */
@@ -21,6 +27,12 @@ const PHONE = 700;
 const NAMES_ON_A_PHONE = 3;
 const GLYPH = 28;
 const inside = (px: number): boolean => px >= 0 && px <= props.width;
+/** Points along the other names, as near as marks are kept clear. */
+const kept = computed(() =>
+  (props.keep ?? []).flatMap((k) =>
+    Array.from({ length: Math.max(1, Math.ceil((k.right - k.left) / 12)) }, (_, i) => ({ x: k.left + 12 * i, y: k.y })),
+  ),
+);
 /** Places at the ends of lines behind, apart from each other where they would touch. */
 const far = computed(() => {
   const seen = props.places.filter((e) => inside(e.x));
@@ -31,6 +43,7 @@ const far = computed(() => {
     seen.map((e) => ({ id: e.id, x: e.x, y: e.y - 26, width: width(e.name) })),
     // above the distances
     { width: props.width, height: props.height - 34 },
+    kept.value,
   );
   return placed.flatMap((p) => {
     const tag = seen.find((e) => e.id === p.id);
@@ -90,5 +103,19 @@ button {
   overflow: hidden;
   text-overflow: ellipsis;
   cursor: pointer;
+}
+
+/* a finger needs more room than the name shows */
+@media (pointer: coarse) {
+  button {
+    position: relative;
+    overflow: visible;
+  }
+
+  button::after {
+    position: absolute;
+    inset: -10px -6px;
+    content: '';
+  }
 }
 </style>

@@ -43,6 +43,12 @@ defineProps<{
   fill: transparent;
 }
 
+@media (pointer: coarse) {
+  .slider .catch {
+    r: 22px;
+  }
+}
+
 .slider .grip {
   fill: none;
   stroke: var(--ink);

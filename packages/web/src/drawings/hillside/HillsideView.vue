@@ -26,7 +26,7 @@ import HillsideTags from './HillsideTags.vue';
 import HillsideTubes from './HillsideTubes.vue';
 import HillsideVessels from './HillsideVessels.vue';
 import HillsideTools from './HillsideTools.vue';
-import { isBareJoint, isOutlet, isSource } from '@vernal-slope/plan/kinds';
+import { isBareJoint, isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
 import type { LineSpot } from '@vernal-slope/plan/edit';
 import JoinRings, { type Ring } from '../joining/JoinRings.vue';
 import './hillside.css';
@@ -171,6 +171,17 @@ const band = computed(() =>
 );
 
 const vessels = computed(() => drawnVessels(section.value.vessels, x.value, y.value, settings.units));
+
+/** Where the names of tanks stand, px: names behind keep clear of them. */
+const tankNames = computed(() =>
+  vessels.value
+    .filter((v) => isStore(v.node))
+    .map((v) => ({
+      left: v.box.left + v.box.width + 6,
+      right: v.box.left + v.box.width + 6 + 7.6 * v.name.length,
+      y: v.box.top - (narrow.value ? 12 : 30),
+    })),
+);
 
 const labels = computed(() =>
   section.value.tubes.map((t) => {
@@ -459,7 +470,13 @@ const summary = computed(() => {
         @choose="(id) => emit('choose', id)"
         @open="(key) => emit('open', key)"
       />
-      <HillsideFar :places="behindEnds" :width="w" :height="h - foot" @choose="(id) => emit('choose', id)" />
+      <HillsideFar
+        :places="behindEnds"
+        :width="w"
+        :height="h - foot"
+        :keep="tankNames"
+        @choose="(id) => emit('choose', id)"
+      />
       <span v-for="a in apart" :key="a.id" class="apart" :style="{ left: `${a.x}px`, top: `${a.y - 40}px` }">
         <button type="button" :data-apart="a.id" @click.stop="emit('choose', a.id)">{{ a.name }}</button>
       </span>
