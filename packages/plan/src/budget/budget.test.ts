@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { ruleValue } from '@vernal-slope/core/working';
 import { describe, expect, it } from 'vitest';
 import {
   ANIMAL_ROWS,
@@ -25,6 +26,7 @@ import {
   weatherOf,
   drinkingCautions,
   etByMonth,
+  givenWorking,
   haulFigures,
   planBalance,
   planNeeds,
@@ -546,5 +548,23 @@ describe('herds in words', () => {
       expect(words).toMatch(/^2 [a-z]/);
       expect(words).not.toBe(`2 ${row.name.toLowerCase()}`.replace(/beef/, '\0'));
     }
+  });
+});
+
+describe('what all sources give in a month', () => {
+  it('has a working of its own that comes to the figure; what reaches nothing is told and not counted', () => {
+    const b = planBalance(ousel);
+    const w = givenWorking(b, 6);
+    expect(w.result.value * 1000).toBeCloseTo(2016, 6);
+    expect(ruleValue(w)).toBeCloseTo(w.result.value, 9);
+    const loose = with_(ousel, (p) => {
+      p.nodes.unshift({ id: 'far', kind: 'source', type: 'spring', name: 'Far spring', groundM: 800, yieldLpm: 5 });
+    });
+    const more = givenWorking(planBalance(loose), 6);
+    expect(more.result.value * 1000).toBeCloseTo(2016, 6);
+    expect(more.terms.find((t) => t.name.includes('Far spring'))).toMatchObject({
+      value: 0,
+      source: 'it reaches nothing that needs it: not counted',
+    });
   });
 });

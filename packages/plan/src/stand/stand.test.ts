@@ -25,6 +25,7 @@ import {
   standReport,
   tankNeeds,
   wayCommand,
+  staticNeedWorking,
 } from './index.ts';
 import { outletsOf } from '../topology/index.ts';
 
@@ -74,6 +75,10 @@ describe('how high', () => {
     const byHand = (sink?.head ?? NaN) - 736.6 - 0.15;
     expect(found.staticOnly).toBeCloseTo(byHand, 9);
     expect(found.stand).toBeCloseTo(found.staticOnly + found.loss, 3);
+    // and its own working comes to it, figure by figure
+    const working = needs.most && staticNeedWorking(ousel, TANK, needs.most);
+    expect(working?.result.value).toBeCloseTo(byHand, 9);
+    expect(working && ruleValue(working)).toBeCloseTo(byHand, 9);
   });
   it('with one outlet is what `height` of the command line finds', () => {
     const [one] = tankNeeds({ ...ousel, situations: [{ name: 'sink', open: ['sink'] }] }, TANK).situations;

@@ -294,7 +294,7 @@ usePlanKeys({
         ><template #switch><ViewSwitch v-model="view" /></template
       ></HillsideView>
     </div>
-    <div class="lower">
+    <div class="lower" :class="{ asking: joining.asked.value }">
       <div class="page" :class="{ viewed: viewing }">
         <FirstSteps @go="go" />
         <JoinPanel
@@ -432,6 +432,11 @@ usePlanKeys({
 
   .hill {
     height: 250px;
+  }
+
+  /* while something is asked the thumb has the drawing and the question */
+  .lower.asking > :deep(.judgement) {
+    display: none;
   }
 
   .lower {

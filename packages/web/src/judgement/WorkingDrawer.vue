@@ -53,6 +53,8 @@ const NAMES: Readonly<Record<string, string>> = {
   refill: 'filling of',
   height: 'height of',
   'height-hump': 'height of',
+  'height-static': 'height from pressure and heights alone of',
+  given: 'water given to',
   'water-level': 'water level of',
   'loss-sum': 'head lost on the way to',
   test: 'flow of',
@@ -92,6 +94,13 @@ function tex(term: Term): string {
   const { text } = inRule(term.value, term.dimension);
   const power = /^(-?[\d.]+)e([+-]\d+)$/.exec(text);
   return power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text;
+}
+/** The figure as it stands in the rule, where the person reads it in another unit. */
+function inSI(term: Term): string {
+  const si = inRule(term.value, term.dimension);
+  return si.unit && showTerm(term.value, term.dimension, settings.units).unit !== si.unit && settings.units === 'us'
+    ? `${si.text} ${si.unit}`
+    : '';
 }
 const rule = computed(() => {
   const w = shown.value;
@@ -211,7 +220,7 @@ const print = (): void => window.print();
           <Copy :size="18" aria-hidden="true" />{{ copied ? 'Copied' : 'Copy' }}
         </button>
         <button type="button" class="plain-button" @click="print">
-          <Printer :size="18" aria-hidden="true" />Print with the book
+          <Printer :size="18" aria-hidden="true" />Print with the page
         </button>
         <button type="button" class="plain-button edged" data-test="close-working" @click="emit('close')">
           <X :size="18" aria-hidden="true" />Close
@@ -255,6 +264,7 @@ const print = (): void => window.print();
                 </button>
                 <span v-else class="plain">{{ showTerm(t.value, t.dimension, settings.units).text }}</span>
                 <span class="muted small unit">{{ showTerm(t.value, t.dimension, settings.units).unit }}</span>
+                <span v-if="inSI(t)" class="muted small si">{{ inSI(t) }} in the rule</span>
               </td>
             </tr>
           </tbody>
@@ -298,6 +308,10 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
+.si {
+  display: block;
+}
+
 .drawer {
   position: fixed;
   z-index: 40;

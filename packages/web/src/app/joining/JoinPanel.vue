@@ -310,9 +310,11 @@ watch(at, focusFirst);
     </header>
     <template v-if="narrow">
       <p v-if="asked.from && !group" class="answer">
-        {{ sourceNew ? 'To' : 'From' }} <strong>{{ spotName(asked.from) }}</strong><template
-          v-if="preset && !questions.includes('what')"
-          >: {{ preset.label.toLowerCase() }}</template
+        <span
+          >{{ sourceNew ? 'To' : 'From' }} <strong>{{ spotName(asked.from) }}</strong><template
+            v-if="preset && !questions.includes('what')"
+            >: {{ preset.label.toLowerCase() }}</template
+          ></span
         >
       </p>
       <p v-for="a in answers" :key="a.k" class="answer">
