@@ -111,6 +111,19 @@ export const withoutSources = (b: Brought, idle: ReadonlySet<string>): Brought =
   brings: new Map([...b.brings, ...[...idle].map((id) => [id, 0] as const)]),
 });
 
+/** Water that comes and that is needed, losses in, in each hour of a month's mean day (0 to 11), m³. */
+export function hoursOf(
+  b: Brought & Pick<PlanBalance, 'needs'>,
+  month: number,
+): { readonly given: number[]; readonly needed: number[] } {
+  const gross = 1 / (1 - b.needs.losses);
+  const given = new Array<number>(24).fill(0);
+  const needed = new Array<number>(24).fill(0);
+  for (const y of b.yields) broughtHours(b, y, month).forEach((v, h) => (given[h] += v));
+  for (const r of b.needs.rows) for (let h = 0; h < 24; h++) needed[h] += gross * r.perDay[month] * r.hours[h];
+  return { given, needed };
+}
+
 /** Balance of the whole plan: what lines can bring of what the sources give, against what is needed. */
 export function planBalance(plan: Plan): PlanBalance {
   const needs = planNeeds(plan);
@@ -118,10 +131,7 @@ export function planBalance(plan: Plan): PlanBalance {
   const b = withoutSources({ yields: sourceYields(plan), brings: broughtBy(plan) }, idle);
   const gross = 1 / (1 - needs.losses);
   const months = Array.from({ length: 12 }, (_, m) => {
-    const given = new Array<number>(24).fill(0);
-    const needed = new Array<number>(24).fill(0);
-    for (const y of b.yields) broughtHours(b, y, m).forEach((v, h) => (given[h] += v));
-    for (const r of needs.rows) for (let h = 0; h < 24; h++) needed[h] += gross * r.perDay[m] * r.hours[h];
+    const { given, needed } = hoursOf({ ...b, needs }, m);
     return monthBalance(given, needed);
   });
   const tightest = months.reduce((worst, b, m) => (b.spare < months[worst].spare ? m : worst), 0);

@@ -1,6 +1,6 @@
 // Water, need and store of a plan: the face of the subject.
 export { broughtBy, broughtHours, broughtPerDay, type Brought } from './brought.ts';
-export { inflowDays, needDays, planBalance, type DriestWeek, type PlanBalance, type Room } from './balance.ts';
+export { hoursOf, inflowDays, needDays, planBalance, type DriestWeek, type PlanBalance, type Room } from './balance.ts';
 export {
   ASSUMED_LATITUDE,
   enteredMonths,

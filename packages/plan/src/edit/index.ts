@@ -27,7 +27,6 @@ export {
   groundAt,
   guessedLength,
   guessedRise,
-  handRefusal,
   joinRefusal,
   joinSpots,
   placeAt,

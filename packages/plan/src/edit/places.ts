@@ -1,4 +1,5 @@
 // Commands that make a place of one's own: places added and joined by lines, wherever one begins; refused with a reason.
+import { metresOfFeet } from '../fields/index.ts';
 import { inletElevation, isSource, isStore, isVessel, kindOf, nameOf, type PlanNode } from '../kinds/index.ts';
 import { reachOf } from '../topology/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
@@ -35,7 +36,7 @@ export const USUAL_PIPE = 'astm-d2239-sidr15/1';
 /** Length of a line nobody has measured yet, m and ft. */
 const GUESS_M = 20;
 const GUESS_FT = 60;
-const FOOT = 0.3048;
+const FOOT = metresOfFeet(1);
 /** Shortest line that is made, m. */
 const SHORTEST = 0.1;
 
@@ -175,10 +176,6 @@ export function addRefusal(plan: Plan, preset: PresetKey, at: LineSpot): string 
   const way = wayBetween({ ...plan, nodes: [...plan.nodes, named] }, there ?? TEE, named);
   return 'why' in way ? way.why : undefined;
 }
-
-/** Why water cannot be led straight into a tank; undefined when it can. */
-export const handRefusal = (node: PlanNode | undefined): string | undefined =>
-  isSource(node) ? undefined : 'Only a source can be led straight into a tank: lead a line to it.';
 
 /** The place of a spot in a draft: where it is inside a line, the line is parted there with a tee. */
 export function spotPlace(plan: Plan, spot: LineSpot): PlanNode | undefined {

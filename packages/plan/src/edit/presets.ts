@@ -1,5 +1,6 @@
 // What people look for when they add a place: each with its kind and figures to start from, round in the person's units.
 // Flows and heights of taps and showers are common practice, no source; each can be changed at its step.
+import { kilometresOfMiles, kiloPascalsOfPsi, litresOfGallons, metresOfFeet } from '../fields/index.ts';
 import { KINDS, type PlanNode } from '../kinds/index.ts';
 import type { BasinNode, SourceNode, StoreNode, TapNode } from '../schema/index.ts';
 
@@ -41,15 +42,12 @@ export interface Preset {
   readonly make: (id: string, groundM: number, units: UnitSystem) => PlanNode;
 }
 
-const FOOT = 0.3048;
-const GALLON = 3.785411784;
-const PSI = 6.894757293168361;
 const tidy = (x: number): number => Number(x.toFixed(6));
-const feet = (x: number): number => tidy(x * FOOT);
-const gallons = (x: number): number => tidy(x * GALLON);
-const psi = (x: number): number => tidy(x * PSI);
-const squareFeet = (x: number): number => tidy(x * FOOT ** 2);
-const miles = (x: number): number => tidy(x * 1.609344);
+const feet = (x: number): number => tidy(metresOfFeet(x));
+const gallons = (x: number): number => tidy(litresOfGallons(x));
+const psi = (x: number): number => tidy(kiloPascalsOfPsi(x));
+const squareFeet = (x: number): number => tidy(x * metresOfFeet(1) ** 2);
+const miles = (x: number): number => tidy(kilometresOfMiles(x));
 const either = (units: UnitSystem, metric: number, us: number): number => (units === 'us' ? us : metric);
 
 interface TapFigures {

@@ -56,3 +56,9 @@ export const floatValve = (entry: FloatValveEntry): FloatValve => ({
   closeLevel: entry.closeLevelM,
   band: entry.bandM,
 });
+
+/** Round figures of those who think in feet, gallons and psi, in the file's own units: for figures to start from. */
+export const metresOfFeet = (feet: number): number => toSI(feet, unit('ft', 'length'));
+export const litresOfGallons = (gallons: number): number => litres(toSI(gallons, unit('US gal', 'volume')));
+export const kiloPascalsOfPsi = (psi: number): number => kiloPascals(toSI(psi, unit('psi', 'pressure')));
+export const kilometresOfMiles = (miles: number): number => toSI(miles, unit('mi', 'length')) / 1000;

@@ -1,6 +1,7 @@
 // A plan from a few figures: where the water begins, its height, length, pipe, outlet, tank, a branch. Every assumption is
 // named.
 import { presetOf, type PresetKey } from '../edit/index.ts';
+import { metresOfFeet } from '../fields/index.ts';
 import { isTap } from '../kinds/index.ts';
 import type { BasinNode, Line, Plan, PlanNode, SourceNode, StoreNode, TapNode } from '../schema/index.ts';
 
@@ -79,7 +80,7 @@ export const BEGIN_CHOICES: Readonly<Record<BeginChoice, { readonly name: string
   spring: { name: 'a spring, without a tank', tank: false },
 };
 
-const FOOT = 0.3048;
+const FOOT = metresOfFeet(1);
 
 /** Upright tank about as high as wide that holds `litres`; its width round in the person's units. */
 function tankFor(litres: number, units: 'metric' | 'us'): { diameterM: number; heightM: number } {

@@ -2,7 +2,7 @@
 // The Need step: animals, people and gardens, each with where its figure comes from; against what the sources give.
 import { Plus } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import type { NeedRow, PlanBalance } from '@vernal-slope/plan/budget';
+import { hoursOf, type NeedRow, type PlanBalance } from '@vernal-slope/plan/budget';
 import { addGarden, addHerd, addPeople, gardenAt, herdAt, herdPlace, peopleAt } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { MONTHS } from '../../display/dates.ts';
@@ -25,14 +25,7 @@ const settings = useSettings();
 const picked = ref<number>();
 const month = computed(() => picked.value ?? props.balance.tightest);
 /** One size of bucket for every drawing of the day. */
-const bucket = computed(() => {
-  const gross = 1 / (1 - props.balance.needs.losses);
-  const { rows } = props.balance.needs;
-  const hours = Array.from({ length: 24 }, (_, h) =>
-    rows.reduce((sum, r) => sum + gross * r.perDay[month.value] * r.hours[h], 0),
-  );
-  return bucketFor(Math.max(...hours, 0), settings.units);
-});
+const bucket = computed(() => bucketFor(Math.max(...hoursOf(props.balance, month.value).needed, 0), settings.units));
 const view = computed(() => ({
   plan: props.plan,
   month: month.value,

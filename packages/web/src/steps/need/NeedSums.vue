@@ -2,7 +2,7 @@
 // All needs together against what the sources bring: the hours of the chosen day, and the months of the year.
 import { scaleLinear } from 'd3-scale';
 import { computed } from 'vue';
-import { broughtHours, type PlanBalance } from '@vernal-slope/plan/budget';
+import { broughtPerDay, hoursOf, type PlanBalance } from '@vernal-slope/plan/budget';
 import { MONTHS } from '../../display/dates.ts';
 import { showPerDay, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -22,16 +22,9 @@ const H = 150;
 const LINE = 74;
 const x = scaleLinear([0, 24], [2, W - 2]);
 const hourWidth = x(1) - x(0);
-const given = computed(() => {
-  const hours = new Array<number>(24).fill(0);
-  for (const y of props.balance.yields) broughtHours(props.balance, y, props.month).forEach((v, h) => (hours[h] += v));
-  return hours;
-});
-const needed = computed(() =>
-  Array.from({ length: 24 }, (_, h) =>
-    props.balance.needs.rows.reduce((sum, r) => sum + gross.value * r.perDay[props.month] * r.hours[h], 0),
-  ),
-);
+const hours = computed(() => hoursOf(props.balance, props.month));
+const given = computed(() => hours.value.given);
+const needed = computed(() => hours.value.needed);
 const step = computed(() => {
   const most = Math.max(...given.value, ...needed.value) / props.bucket;
   return Math.min(4.6, 46 / Math.max(1, most));
@@ -43,20 +36,6 @@ const squares = (hours: readonly number[], down: boolean): { x: number; y: numbe
     h: Math.max(0.6, step.value * s.share - 0.8),
   }));
 const busiest = computed(() => needed.value.indexOf(Math.max(...needed.value)));
-/** What a store lends by each hour: needed less given so far, from the hour at which it is fullest. */
-const lent = computed(() => {
-  let sum = 0;
-  const course = needed.value.map((v, h) => (sum += given.value[h] - v));
-  // a store that is full at its best hour: what it is down by since
-  let top = 0;
-  const down = course.map((v) => {
-    top = Math.max(top, v);
-    return top - v;
-  });
-  const most = Math.max(0, ...down);
-  return { down, most, at: down.indexOf(most) };
-});
-
 // the year
 const YW = 260;
 const yx = scaleLinear([0, 12], [4, YW - 4]);
@@ -92,12 +71,7 @@ const words = computed(() =>
       <p v-for="y in balance.yields" :key="y.source.id">
         {{ y.source.name ?? y.source.id }}
         <template v-if="balance.idle.has(y.source.id)">reaches nothing that needs it: not counted</template
-        ><span v-else class="figure">{{
-          showPerDay(
-            broughtHours(balance, y, month).reduce((a, b) => a + b, 0),
-            settings.units,
-          )
-        }}</span>
+        ><span v-else class="figure">{{ showPerDay(broughtPerDay(balance, y, month), settings.units) }}</span>
       </p>
       <p v-if="balance.yields.length === 0" class="muted">no source yet</p>
       <p>
@@ -164,8 +138,8 @@ const words = computed(() =>
       >
         busiest: {{ showText(needed[busiest], 'volume', settings.units) }} from {{ busiest }}:00
       </text>
-      <text v-if="lent.most > 1e-6 && now.given > 0" :x="W - 4" y="10" text-anchor="end" class="mark">
-        the tank lends {{ showText(lent.most, 'volume', settings.units) }} by {{ lent.at + 1 }}:00
+      <text v-if="now.bridge > 1e-6" :x="W - 4" y="10" text-anchor="end" class="mark">
+        the tank lends {{ showText(now.bridge, 'volume', settings.units) }}
       </text>
       <text v-for="h in [0, 6, 12, 18]" :key="h" class="hour" :x="x(h) + 2" :y="H - 4">
         {{ String(h).padStart(2, '0') }}

@@ -1,15 +1,17 @@
 // What the drawings of a day and a year have in common: buckets as squares, one size for all, and the hours they stand at.
-import type { UnitSystem } from '../../display/quantities.ts';
+import { asSI, type UnitSystem } from '../../display/quantities.ts';
 
-/** Sizes a square may stand for, m³: litres, or US gallons. */
-const LITRES = [10, 20, 50, 100, 200, 500, 1000, 5000, 10_000].map((l) => l / 1000);
-const GALLONS = [2.5, 5, 10, 25, 50, 100, 250, 1000, 2500].map((g) => (g * 3.785411784) / 1000);
+/** Sizes a square may stand for, in the volume that the person reads: litres, or US gallons. */
+const SIZES = {
+  metric: [10, 20, 50, 100, 200, 500, 1000, 5000, 10_000],
+  us: [2.5, 5, 10, 25, 50, 100, 250, 1000, 2500],
+} as const;
 /** Squares that may stand over each other. */
 const MOST = 36;
 
 /** The bucket that a square stands for, m³, so that the fullest hour of the day has room. */
 export function bucketFor(mostInAnHour: number, units: UnitSystem): number {
-  const sizes = units === 'us' ? GALLONS : LITRES;
+  const sizes = SIZES[units].map((size) => asSI(size, 'volume', units));
   return sizes.find((s) => mostInAnHour / s <= MOST) ?? sizes[sizes.length - 1];
 }
 

@@ -159,6 +159,8 @@ describe('the drawing of the day and the year', () => {
     const { view } = open();
     expect(view.find('[data-test="peak-mark"]').text()).toMatch(/busiest: 355\sL from 7:00/);
     expect(view.find('[data-test="sum-spare"]').text()).toMatch(/^1,000\sL$/);
+    // the store that bridges the day, as its own working has it
+    expect(view.find('[data-test="need-hours"]').text()).toMatch(/the tank lends 407\sL/);
     // January: the currants want nothing then
     await view.findAll('[data-test="balance-chart"] .month')[0].trigger('click');
     expect(view.find('[data-test="sum-spare"]').text()).not.toMatch(/^1,000\sL$/);
