@@ -63,6 +63,28 @@ describe('the bakehouse tank', () => {
     await page.textWhen('stands', (t) => number(t) === 2.4);
     await page.saved();
   });
+  it('while the heights are worked out again nothing under them moves', async () => {
+    await page.go(app.address + STAND);
+    await page.part('ways');
+    await page.driver.executeScript(`
+      const tick = document.querySelector('[data-test=in-ground]');
+      window.tops = new Set();
+      window.wasStale = false;
+      (function look() {
+        window.tops.add(Math.round(tick.getBoundingClientRect().top + document.scrollingElement.scrollTop));
+        if (document.querySelector('[data-test=ways-stale]')) window.wasStale = true;
+        requestAnimationFrame(look);
+      })();`);
+    await page.click('brace-front');
+    await page.until('the ways to be of before', () => page.driver.executeScript<boolean>('return window.wasStale'));
+    await page.until(
+      'the ways to be of now',
+      async () => (await page.driver.findElements(By.css('[data-test=ways-stale]'))).length === 0,
+    );
+    expect(await page.driver.executeScript<number>('return window.tops.size')).toBe(1);
+    await page.click('undo');
+    await page.saved();
+  });
   it('every figure of the step opens its working', async () => {
     await page.go(app.address + STAND);
     for (const [css, words] of [

@@ -74,7 +74,7 @@ describe('the story', () => {
     await page.textWhen('flow', (text) => figure(text) > before);
     await page.click('put-back');
     await page.textWhen('flow', (text) => figure(text) === before);
-    await page.part('remedy');
+    await page.until('it to be worked out', async () => await (await page.part('try')).isEnabled());
     await (await page.driver.findElement(By.css('.drawing'))).click();
     await page.press('t');
     await page.textWhen('flow', (text) => figure(text) > before);

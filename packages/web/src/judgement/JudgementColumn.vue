@@ -300,7 +300,16 @@ function tryIt(): void {
           >.
         </p>
       </div>
-      <button type="button" class="plain-button main" data-test="try" title="Try it (t)" @click="tryIt">Try it</button>
+      <button
+        type="button"
+        class="plain-button main"
+        data-test="try"
+        title="Try it (t)"
+        :disabled="busy"
+        @click="tryIt"
+      >
+        Try it
+      </button>
     </div>
     <p v-else-if="error" class="small working-on" role="alert">{{ error }}</p>
     <p v-else-if="busy" class="small muted working-on">Working out the filling …</p>

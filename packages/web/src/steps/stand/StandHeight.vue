@@ -20,7 +20,7 @@ import type { StandFigures } from './useStand.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import { nameIn } from '../../display/names.ts';
-import { costText, showText } from '../../display/quantities.ts';
+import { costText, percent, showText } from '../../display/quantities.ts';
 import { wayText } from './standwords.ts';
 import { useSettings } from '../../display/settings.ts';
 import HalfMetres from './HalfMetres.vue';
@@ -30,6 +30,7 @@ const props = defineProps<{
   figures: StandFigures;
   tank: StoreNode;
   ways: AnswerShown<readonly PressureWay[]>;
+  /** The heights are worked out anew: what stands here is of before the last change. */ busy: boolean;
   /** A what-if is open: its own changes go on in it. */ trying: boolean;
 }>();
 const emit = defineEmits<{
@@ -51,6 +52,8 @@ const wants = computed(() => {
   const node = plan.value.nodes.find((n) => n.id === most.value?.found.governing);
   return isOutlet(node) ? wantsOf(node).pressure : undefined;
 });
+/** The ways are of before the last change: they are shown, and not taken. */
+const stale = computed(() => props.busy || props.ways.busy);
 const off = computed(() => most.value && Math.abs(roundStand(most.value.found.stand) - stands.value) > 0.004);
 const openNeed = (s: SituationNeed): void => emit('working', needWorking(plan.value, props.tank.id, s));
 const openStatic = (s: SituationNeed): void => emit('working', staticNeedWorking(plan.value, props.tank.id, s));
@@ -184,7 +187,12 @@ const cost = (w: PressureWay): string => {
       />
     </div>
     <template v-if="most && most.found.stand > 0">
-      <h3>What else wins the same pressure</h3>
+      <h3>
+        What else wins the same pressure
+        <span v-if="stale && ways.answer" class="small muted" role="status" data-test="ways-stale"
+          >worked out again{{ ways.busy ? `, ${percent(ways.progress)}` : ' …' }}</span
+        >
+      </h3>
       <AnswerState
         v-if="!ways.answer"
         what="the other ways"
@@ -197,7 +205,7 @@ const cost = (w: PressureWay): string => {
         No wider pipe, valve or lower need makes a difference here.
       </p>
       <div v-else class="sideways">
-        <table class="rows" data-test="ways">
+        <table class="rows" :class="{ stale }" :aria-busy="stale" data-test="ways">
           <thead>
             <tr>
               <th>In place of height</th>
@@ -229,6 +237,7 @@ const cost = (w: PressureWay): string => {
                   v-if="w.change.kind !== 'fewer'"
                   type="button"
                   class="plain-button edged"
+                  :disabled="stale"
                   :data-test="`try-way-${k}`"
                   @click="take(w)"
                 >
@@ -282,6 +291,17 @@ tbody th {
 
 .short {
   color: var(--brick-ink);
+}
+
+.stale td,
+.stale th {
+  color: var(--muted);
+}
+
+h3 .small {
+  margin-left: 8px;
+  font-family: var(--font-text);
+  font-weight: normal;
 }
 
 @media (max-width: 900px) {

@@ -151,6 +151,7 @@ function jump(id: string): void {
       :figures="heights"
       :tank="tank"
       :ways="ways"
+      :busy="figures.busy"
       :trying="trying"
       @try="(command) => emit('try', command)"
       @set="edit"
