@@ -16,6 +16,8 @@ sizesBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();
+  const { stepsBench } = await import('./steps.ts');
+  await stepsBench();
   const { groundBench } = await import('./ground.ts');
   await groundBench();
 }

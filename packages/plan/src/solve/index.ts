@@ -1,6 +1,6 @@
 // A plan solved and judged: the face of the subject.
 export { judgePlan, LEAST_BORE } from './findings.ts';
-export { starvedBy, starvedStores } from './inflow.ts';
+export { raiseFor, starvedBy, starvedStores } from './inflow.ts';
 export { heightFor, type PlanHeight } from './height.ts';
 export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from './refill.ts';

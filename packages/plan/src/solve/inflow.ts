@@ -1,8 +1,9 @@
 // Whether tanks still fill: whoever raises one looks upstream.
 import { compilePlan, type Compiled } from '../compile/index.ts';
-import { applyCommand, type Command } from '../edit/index.ts';
+import { applyCommand, remedyCommand, type Command } from '../edit/index.ts';
 import { isStore } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
+import type { PlanHeight } from './height.ts';
 import { solvePlan, type PlanResult } from './solve.ts';
 
 /** Flows this small are none, m³/s. */
@@ -21,6 +22,15 @@ export function starvedStores(c: Compiled, { solution, lines }: Pick<PlanResult,
     const fills = map.entering.filter((e) => c.lines.get(e.line)?.freeInlet === true || map.lawLinks.length > 0);
     return fills.length > 0 && fills.every((e) => (lines.get(e.line)?.flow ?? 0) < NONE) ? [id] : [];
   });
+}
+
+/** What raises a tank so high that a place has what it wants; undefined where it stands so. */
+export function raiseFor(plan: Plan, height: PlanHeight): Command | undefined {
+  const tank = plan.nodes.find((n) => n.id === height.tank);
+  if (!isStore(tank) || (tank.standM ?? 0) >= height.answer.stand - 1e-6) return undefined;
+  // up to the next centimetre: nobody builds finer
+  const standM = Math.ceil(height.answer.stand * 100 - 1e-6) / 100;
+  return remedyCommand(plan, { kind: 'stand', tank: height.tank, standM });
 }
 
 /**

@@ -174,11 +174,31 @@ export function partAround(plan: Plan, id: string): Plan {
   };
 }
 
-/** Places that hang together with no tank and no source, whichever way their lines run. */
-export function unreached(plan: Plan): Set<string> {
-  const roots = plan.nodes.filter((n) => feeds(n)).map((n) => n.id);
-  const reached = new Set([...roots, ...walk(roots, (at) => neighbours(plan, at).map((w) => w.to))]);
-  return new Set(plan.nodes.map((n) => n.id).filter((id) => !reached.has(id)));
+const withoutFeed = new WeakMap<Plan, ReadonlySet<string>>();
+
+/** Places that hang together with no tank and no source, whichever way their lines run. Plans never change, so it is remembered. */
+export function unreached(plan: Plan): ReadonlySet<string> {
+  const before = withoutFeed.get(plan);
+  if (before) return before;
+  // one walk over the lines, without the maps of the net: every plan that is compiled asks
+  const index = new Map(plan.nodes.map((n, k) => [n.id, k]));
+  const group = Int32Array.from(plan.nodes, (_, k) => k);
+  const rootOf = (k: number): number => {
+    let root = k;
+    while (group[root] !== root) {
+      group[root] = group[group[root]];
+      root = group[root];
+    }
+    return root;
+  };
+  for (const line of plan.lines) {
+    const [a, b] = [index.get(line.from), index.get(line.to)];
+    if (a !== undefined && b !== undefined) group[rootOf(a)] = rootOf(b);
+  }
+  const fed = new Set(plan.nodes.flatMap((n, k) => (feeds(n) ? [rootOf(k)] : [])));
+  const found = new Set(plan.nodes.flatMap((n, k) => (fed.has(rootOf(k)) ? [] : [n.id])));
+  withoutFeed.set(plan, found);
+  return found;
 }
 
 /** Places where water comes out or goes in: outlets, and vessels at the end of a line. */

@@ -4,8 +4,8 @@ import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
 import { herdWords } from '@vernal-slope/plan/catalogue';
 import { finding, findingOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
-import { remedyCommand, setSizes, type Command } from '@vernal-slope/plan/edit';
-import { starvedBy } from '@vernal-slope/plan/solve';
+import { setSizes, type Command } from '@vernal-slope/plan/edit';
+import { raiseFor } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
 import { useShownResults } from '../session/usePassing.ts';
 import type { PlanResults } from '../session/usePlanResults.ts';
@@ -141,14 +141,9 @@ const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Co
     h.answer.governing.kind === 'hump'
       ? `${flow} to pass the hump`
       : `${flow} at ${showEntered(h.pressure, 'pressure', settings.units)}`;
-  const raise = remedyCommand(plan.value, {
-    kind: 'stand',
-    tank: h.tank,
-    // up to the next centimetre: nobody builds finer
-    standM: Math.ceil(h.answer.stand * 100 - 1e-6) / 100,
-  });
-  // raised so, it may stand over what fills it
-  const dry = !enough && raise ? starvedBy(plan.value, raise, h.tank) : [];
+  // raised so, it may stand over what fills it: nothing is offered before that is known
+  const dry = props.slow?.dryWhenRaised ?? [];
+  const raise = props.slow?.dryWhenRaised === undefined ? undefined : raiseFor(plan.value, h);
   const now = stands > 0 ? `it stands ${showText(stands, 'height', settings.units)}` : 'it stands on it';
   return {
     severity: enough ? 'ok' : 'warning',

@@ -11,6 +11,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { usePlanChoices } from '../app/usePlanChoices.ts';
 import type { StepJudgement } from '../judgement/stepjudgement.ts';
 import { SEEN } from '../fields/seen.ts';
+import { AT_ONCE } from '../shell/atonce.ts';
 import { providePlanPage, type PlanPage } from '../session/planpage.ts';
 import { STEPS } from '../steps/registry.ts';
 import type { StepUse } from '../steps/step.ts';
@@ -76,6 +77,7 @@ function testPage(first: Plan, step: StepKey): TestPage {
   };
   providePlanPage(page);
   provide(SEEN, plan);
+  provide(AT_ONCE, true);
   for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
   return { page, plan, done, opened, made, tried, judgement: () => uses.get(step)?.judgement?.value ?? null };
 }

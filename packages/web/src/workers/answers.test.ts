@@ -237,6 +237,16 @@ describe('heights of a tank', () => {
     calls.asked[3].answer('ways of b');
     await settle(0);
     expect([figures.value?.plan.title, ways.value]).toEqual(['b', 'ways of b']);
+    // what was found stays on the page, and is told as old, until that of now is there
+    now.value = plan('c');
+    await settle(100);
+    expect([ways.value, stand.ways.busy.value]).toEqual(['ways of b', true]);
+    calls.asked.at(-1)?.answer('heights of c');
+    await settle(0);
+    expect([ways.value, stand.ways.busy.value]).toEqual(['ways of b', true]);
+    calls.asked.at(-1)?.answer('ways of c');
+    await settle(0);
+    expect([ways.value, stand.ways.busy.value]).toEqual(['ways of c', false]);
   });
   it('are not asked while no tank is looked at', async () => {
     const tank = shallowRef('');

@@ -2,6 +2,8 @@
 import { compilePlan, levelFor, type Compiled } from '@vernal-slope/plan/compile';
 import {
   bestWiderPipe,
+  heightFor,
+  raiseFor,
   refillOf,
   settledRefill,
   solvePlan,
@@ -18,6 +20,8 @@ import { isStore } from '@vernal-slope/plan/kinds';
 export interface SlowAnswers {
   readonly refill?: PlanRefill;
   readonly remedy?: PipeRemedy;
+  /** Stores that would fill no more, were its tank raised as high as it must stand; left out where it stands so. */
+  readonly dryWhenRaised?: readonly string[];
   readonly alternatives: readonly Alternative[];
 }
 
@@ -84,5 +88,12 @@ export function slowAnswers(whole: Plan, id: string): SlowAnswers {
       alternatives.push(...figures(c, id, 'full', 'tank-full'));
     alternatives.push(...figures(c, id, 'low', 'tank-low'));
   }
-  return { refill, remedy, alternatives };
+  const height = heightFor(c, id);
+  const raise = height && raiseFor(whole, height);
+  return {
+    refill,
+    remedy,
+    alternatives,
+    ...(height && raise ? { dryWhenRaised: starvedBy(whole, raise, height.tank) } : {}),
+  };
 }

@@ -24,6 +24,8 @@ export interface Asking<Api, Q extends object, A> {
   readonly question: () => Q | null;
   /** True where the answer to one question may stand until that to the next is there. */
   readonly keeps?: (before: Q, now: Q) => boolean;
+  /** True while the question waits for another answer: nothing is asked, what runs is cut off, what was found stays. */
+  readonly waits?: () => boolean;
   /** Asks only when told to, not whenever the question changes. */
   readonly onDemand?: boolean;
   /** How long after a change it is asked, ms: typing on does not queue up work. */
@@ -147,8 +149,8 @@ export function useAnswer<Api, Q extends object, A>(asking: Asking<Api, Q, A>): 
   }
 
   watch(
-    asking.question,
-    (now) => {
+    [asking.question, () => asking.waits?.() ?? false] as const,
+    ([now, waits]) => {
       question.value = now;
       clearTimeout(timer);
       error.value = '';
@@ -157,8 +159,9 @@ export function useAnswer<Api, Q extends object, A>(asking: Asking<Api, Q, A>): 
         cancel();
         return;
       }
+      if (waits) cancel();
       busy.value = true;
-      timer = setTimeout(() => void askNow(), asking.settleMs ?? SETTLE_MS);
+      if (!waits) timer = setTimeout(() => void askNow(), asking.settleMs ?? SETTLE_MS);
     },
     { immediate: true },
   );

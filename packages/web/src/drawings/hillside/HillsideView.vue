@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The hillside: a section true to its heights, with the water standing as high as its pressure.
-import { refThrottled, useElementSize } from '@vueuse/core';
+import { refDebounced, refThrottled, useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, watch } from 'vue';
 import { useShownResults } from '../../session/usePassing.ts';
@@ -30,6 +30,7 @@ import { isBareJoint, isOutlet, isSource, isStore } from '@vernal-slope/plan/kin
 import type { LineSpot } from '@vernal-slope/plan/edit';
 import JoinRings, { type Ring } from '../joining/JoinRings.vue';
 import './hillside.css';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -79,6 +80,9 @@ const settled = shallowRef({ results: shown.value, section: section.value });
 watch([() => shown.value, section], ([results, now]) => {
   if (!results.passing) settled.value = { results, section: now };
 });
+/** The table is read, not looked at: it comes after the drawing is painted. */
+const READ_MS = 200;
+const tabled = refDebounced(settled, READ_MS);
 const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
@@ -510,7 +514,7 @@ const summary = computed(() => {
         />
       </div>
     </div>
-    <HillsideTable :results="settled.results" :section="settled.section" />
+    <LaterPart :after="4"><HillsideTable :results="tabled.results" :section="tabled.section" /></LaterPart>
   </section>
 </template>
 

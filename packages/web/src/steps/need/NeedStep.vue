@@ -16,6 +16,7 @@ import HerdLine from './HerdLine.vue';
 import NeedFacts from './NeedFacts.vue';
 import NeedSums from './NeedSums.vue';
 import PeopleLine from './PeopleLine.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance }>();
 const { perform } = useEdits();
@@ -73,19 +74,20 @@ const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
       >
       <span><strong>A year</strong>: the months in which it is there</span>
     </div>
-    <template v-for="row in balance.needs.rows" :key="row.id">
+    <LaterPart v-for="(row, k) in balance.needs.rows" :key="row.id" :after="k">
       <HerdLine v-if="herdOf(row)" :row="row" :view="view" :herd="herdOf(row)!" />
       <PeopleLine v-else-if="peopleOf(row)" :row="row" :view="view" :people="peopleOf(row)!" />
       <GardenLine v-else-if="gardenOf(row)" :row="row" :view="view" :garden="gardenOf(row)!" />
-    </template>
-    <NeedSums
-      v-if="balance.needs.rows.length > 0"
-      :balance="balance"
-      :month="month"
-      :bucket="bucket"
-      @pick="(m) => (picked = m)"
-    />
-    <NeedFacts :plan="plan" :balance="balance" />
+    </LaterPart>
+    <LaterPart :after="balance.needs.rows.length"
+      ><NeedSums
+        v-if="balance.needs.rows.length > 0"
+        :balance="balance"
+        :month="month"
+        :bucket="bucket"
+        @pick="(m) => (picked = m)"
+    /></LaterPart>
+    <LaterPart :after="balance.needs.rows.length + 1"><NeedFacts :plan="plan" :balance="balance" /></LaterPart>
   </section>
 </template>
 

@@ -24,6 +24,7 @@ import SituationList from './SituationList.vue';
 import SizesFound from './SizesFound.vue';
 import { useEdits } from '../../session/planpage.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -167,77 +168,79 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="k in answers?.candidates ?? []" :key="k.pipe" :class="{ now: k.now }" :data-pipe="k.pipe">
-            <td>
-              <strong>{{ sizeOf(k.pipe) }}</strong>
-            </td>
-            <td>
-              <span v-if="k.now" class="muted">is laid</span>
-              <button v-else type="button" class="plain-button edged" :data-test="`take-${k.pipe}`" @click="take(k)">
-                Try it
-              </button>
-            </td>
-            <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
-            <td v-if="!k.settled" :colspan="places.length + 2" data-test="unsettled">
-              <strong>Not settled:</strong> no answer was found with this pipe.
-            </td>
-            <td v-for="id in k.settled ? places : []" :key="id" class="n">
-              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'flow', id })">
-                {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
-              </button>
-              <button
-                type="button"
-                class="figure small"
-                title="Show the working"
-                @click="open(k, { of: 'pressure', id })"
-              >
-                {{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}
-              </button>
-            </td>
-            <td v-if="k.settled" class="n" :title="speedWord(k)">
-              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'speed' })">
-                {{ shown(k.speed, 'speed') }}
-              </button>
-              <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
-            </td>
-            <td v-if="k.settled" class="n">
-              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'loss' })">
-                {{ shown(k.loss, 'loss') }}
-              </button>
-            </td>
-            <td class="n">
-              <template v-if="k.ratingUsed === undefined">not rated</template>
-              <button v-else type="button" class="figure" title="Show the working" @click="open(k, { of: 'rating' })">
-                {{ percent(k.ratingUsed) }}
-              </button>
-              <small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
-            </td>
-            <td v-if="refills" class="n">
-              <template v-if="!k.settled || k.refill === undefined || k.refill === null">–</template>
-              <button
-                v-else
-                type="button"
-                class="figure"
-                title="Show the working"
-                @click="open(k, { of: 'refill', id: chosen })"
-              >
-                {{ shown(k.refill, 'duration') }}
-              </button>
-            </td>
-            <td class="n">
-              <PriceField
-                :price="priceOf(k.pipe)"
-                per-metre
-                :label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
-                @price="(perM) => setPrice(k.pipe, perM)"
-              />
-            </td>
-            <td class="n">
-              <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'cost' })">
-                {{ costText(k.cost, k.unit, settings.units) }}
-              </button>
-            </td>
-          </tr>
+          <LaterPart v-for="(k, row) in answers?.candidates ?? []" :key="k.pipe" :after="1 + Math.floor(row / 3)"
+            ><tr :class="{ now: k.now }" :data-pipe="k.pipe">
+              <td>
+                <strong>{{ sizeOf(k.pipe) }}</strong>
+              </td>
+              <td>
+                <span v-if="k.now" class="muted">is laid</span>
+                <button v-else type="button" class="plain-button edged" :data-test="`take-${k.pipe}`" @click="take(k)">
+                  Try it
+                </button>
+              </td>
+              <td class="n figure">{{ shown(k.insideDiameter, 'bore') }}</td>
+              <td v-if="!k.settled" :colspan="places.length + 2" data-test="unsettled">
+                <strong>Not settled:</strong> no answer was found with this pipe.
+              </td>
+              <td v-for="id in k.settled ? places : []" :key="id" class="n">
+                <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'flow', id })">
+                  {{ shown(k.places[id]?.flow ?? 0, 'flow') }}
+                </button>
+                <button
+                  type="button"
+                  class="figure small"
+                  title="Show the working"
+                  @click="open(k, { of: 'pressure', id })"
+                >
+                  {{ shown(Math.max(0, k.places[id]?.pressure ?? 0), 'pressure') }}
+                </button>
+              </td>
+              <td v-if="k.settled" class="n" :title="speedWord(k)">
+                <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'speed' })">
+                  {{ shown(k.speed, 'speed') }}
+                </button>
+                <small v-if="speedWord(k)">{{ speedWord(k) }}</small>
+              </td>
+              <td v-if="k.settled" class="n">
+                <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'loss' })">
+                  {{ shown(k.loss, 'loss') }}
+                </button>
+              </td>
+              <td class="n">
+                <template v-if="k.ratingUsed === undefined">not rated</template>
+                <button v-else type="button" class="figure" title="Show the working" @click="open(k, { of: 'rating' })">
+                  {{ percent(k.ratingUsed) }}
+                </button>
+                <small v-if="(k.ratingUsed ?? 0) > 1" class="short">too much</small>
+              </td>
+              <td v-if="refills" class="n">
+                <template v-if="!k.settled || k.refill === undefined || k.refill === null">–</template>
+                <button
+                  v-else
+                  type="button"
+                  class="figure"
+                  title="Show the working"
+                  @click="open(k, { of: 'refill', id: chosen })"
+                >
+                  {{ shown(k.refill, 'duration') }}
+                </button>
+              </td>
+              <td class="n">
+                <PriceField
+                  :price="priceOf(k.pipe)"
+                  per-metre
+                  :label="`Price of ${sizeOf(k.pipe)} a ${lengthUnit.symbol}`"
+                  @price="(perM) => setPrice(k.pipe, perM)"
+                />
+              </td>
+              <td class="n">
+                <button type="button" class="figure" title="Show the working" @click="open(k, { of: 'cost' })">
+                  {{ costText(k.cost, k.unit, settings.units) }}
+                </button>
+              </td>
+            </tr></LaterPart
+          >
         </tbody>
       </table>
       <AnswerState
@@ -262,39 +265,42 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
     </p>
   </section>
 
-  <SituationList
-    :plan="plan"
-    :compiled="results.compiled"
-    :answers="answers?.situations ?? []"
-    :worst="worst"
-    :edit="edit"
-    @working="(w) => emit('working', w)"
-    @worst="pipes.findWorst"
-  />
-  <SharedWater
-    v-if="answers?.table && answers.table.ids.length > 1"
-    :plan="plan"
-    :table="answers.table"
-    @working="(w) => emit('working', w)"
-  />
-  <SizesFound
-    :plan="plan"
-    :sizes="sizes"
-    @find="pipes.findSizes"
-    @take="takeSizes"
-    @working="(w) => emit('working', w)"
-  >
-    <label class="school"
-      >Least pipe
-      <ChoiceField
-        fit
-        :value="plan.settings?.leastPipe ?? 'by-flow'"
-        :options="LEAST"
-        label="Smallest pipe"
-        data-test="least-pipe"
-        @update:value="setSchool"
-    /></label>
-  </SizesFound>
+  <LaterPart :after="4"
+    ><SituationList
+      :plan="plan"
+      :compiled="results.compiled"
+      :answers="answers?.situations ?? []"
+      :worst="worst"
+      :edit="edit"
+      @working="(w) => emit('working', w)"
+      @worst="pipes.findWorst"
+  /></LaterPart>
+  <LaterPart :after="5"
+    ><SharedWater
+      v-if="answers?.table && answers.table.ids.length > 1"
+      :plan="plan"
+      :table="answers.table"
+      @working="(w) => emit('working', w)"
+  /></LaterPart>
+  <LaterPart :after="6"
+    ><SizesFound
+      :plan="plan"
+      :sizes="sizes"
+      @find="pipes.findSizes"
+      @take="takeSizes"
+      @working="(w) => emit('working', w)"
+    >
+      <label class="school"
+        >Least pipe
+        <ChoiceField
+          fit
+          :value="plan.settings?.leastPipe ?? 'by-flow'"
+          :options="LEAST"
+          label="Smallest pipe"
+          data-test="least-pipe"
+          @update:value="setSchool"
+      /></label> </SizesFound
+  ></LaterPart>
 </template>
 
 <style scoped>

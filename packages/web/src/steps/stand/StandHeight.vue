@@ -30,7 +30,6 @@ const props = defineProps<{
   figures: StandFigures;
   tank: StoreNode;
   ways: AnswerShown<readonly PressureWay[]>;
-  /** The heights are worked out anew: what stands here is of before the last change. */ busy: boolean;
   /** A what-if is open: its own changes go on in it. */ trying: boolean;
 }>();
 const emit = defineEmits<{
@@ -53,7 +52,7 @@ const wants = computed(() => {
   return isOutlet(node) ? wantsOf(node).pressure : undefined;
 });
 /** The ways are of before the last change: they are shown, and not taken. */
-const stale = computed(() => props.busy || props.ways.busy);
+const stale = computed(() => props.ways.busy);
 const off = computed(() => most.value && Math.abs(roundStand(most.value.found.stand) - stands.value) > 0.004);
 const openNeed = (s: SituationNeed): void => emit('working', needWorking(plan.value, props.tank.id, s));
 const openStatic = (s: SituationNeed): void => emit('working', staticNeedWorking(plan.value, props.tank.id, s));
@@ -190,7 +189,7 @@ const cost = (w: PressureWay): string => {
       <h3>
         What else wins the same pressure
         <span v-if="stale && ways.answer" class="small muted" role="status" data-test="ways-stale"
-          >worked out again{{ ways.busy ? `, ${percent(ways.progress)}` : ' …' }}</span
+          >worked out again, {{ percent(ways.progress) }}</span
         >
       </h3>
       <AnswerState

@@ -36,6 +36,7 @@ import StandParts from './StandParts.vue';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -146,150 +147,163 @@ function jump(id: string): void {
         j.name
       }}</a>
     </nav>
-    <StandHeight
-      v-if="heights && heights.heights.needs.tank === tank.id"
-      :figures="heights"
-      :tank="tank"
-      :ways="ways"
-      :busy="figures.busy"
-      :trying="trying"
-      @try="(command) => emit('try', command)"
-      @set="edit"
-      @working="(w) => emit('working', w)"
-    />
-    <section v-else class="sheet">
-      <AnswerState what="the height" :busy="figures.busy" :error="figures.error" @again="figures.ask" />
-    </section>
+    <LaterPart :after="1">
+      <StandHeight
+        v-if="heights && heights.heights.needs.tank === tank.id"
+        :figures="heights"
+        :tank="tank"
+        :ways="ways"
+        :trying="trying"
+        @try="(command) => emit('try', command)"
+        @set="edit"
+        @working="(w) => emit('working', w)" />
+      <section v-else class="sheet">
+        <AnswerState what="the height" :busy="figures.busy" :error="figures.error" @again="figures.ask" /></section
+    ></LaterPart>
 
-    <section class="sheet on" aria-labelledby="on-title">
-      <h2 id="on-title">What it stands on</h2>
-      <div class="caution" role="note" data-test="engineer">
-        <p>
-          <strong>A first look, never a design.</strong> {{ heavy }}, and a stand that fails kills. Local codes come
-          first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in earthquake country,
-          or where the code says so, a licensed engineer designs it.
-        </p>
-        <p v-if="reasons.length > 0" data-test="engineer-reasons">
-          <strong>This one goes to an engineer:</strong> {{ reasons.join('; ') }}.
-        </p>
-      </div>
-      <div class="simple" data-test="simple">
-        <h3>Simpler first</h3>
-        <p v-if="high <= 0">It stands on the ground, on a bed of sand or gravel raked level: nothing is simpler.</p>
-        <ul v-else>
-          <li v-if="simple?.ground">
-            On the ground {{ showText(simple.ground.distance, 'distance', settings.units) }} along
-            {{ nameIn(plan, simple.ground.line) }} the slope is as high as this platform.
-            <span v-if="simple.dry.length > 0" data-test="up-slope-dry"
-              >There no water would come into {{ simple.dry.map((id) => nameIn(plan, id)).join(' and ') }}.</span
-            >
-            <button v-else type="button" class="plain-button edged" data-test="up-slope" @click="upSlope">
-              Try it
-            </button>
-          </li>
-          <li v-else>No walked line of this tank climbs as high as its platform; look beside the line for a knoll.</li>
-          <li v-if="simple?.pad !== undefined">
-            A pad of gravel or blocks as high takes about
-            <button
-              type="button"
-              class="figure"
-              title="Show the working"
-              @click="emit('working', simple?.pad?.working)"
-            >
-              {{ bulk(simple.pad.volume) }}</button>.
-          </li>
-          <li v-if="simple?.berm !== undefined">
-            A berm of earth, sides two to one, takes about
-            <button
-              type="button"
-              class="figure"
-              title="Show the working"
-              @click="emit('working', simple?.berm?.working)"
-            >
-              {{ bulk(simple.berm.volume) }}</button>, tamped in thin layers.
-          </li>
-          <li v-if="simple?.berm === undefined" class="muted">
-            Too high for a pad ({{ h(HIGHEST_PAD) }}) or a berm ({{ h(HIGHEST_BERM) }}) by common practice.
-          </li>
-          <li>
-            Stacked pallets, barrels and props: no. They shift, rot and tip, and
-            {{ heavy.charAt(0).toLowerCase() + heavy.slice(1) }}.
-          </li>
-        </ul>
-      </div>
-      <div class="choice">
-        <label
-          >Stands on
-          <ChoiceField
-            fit
-            :value="answer.full.kind"
-            :options="KINDS"
-            label="Stands on"
-            data-test="stand-kind"
-            @update:value="setKind"
-        /></label>
-        <EntryRow
-          class="height"
-          label="How high"
-          :value="high"
-          field="standM"
-          :limits="{ min: 0, max: 100 }"
-          :commit="(value) => changeTank('height of the stand', (t) => void (t.standM = value))"
-        />
-        <label v-if="answer.full.kind === 'posts' && high > 0"
-          >Members
-          <ChoiceField
-            fit
-            :value="null"
-            :options="
-              STAND_PRESETS.map((p) => ({
-                value: p.name,
-                label: `a ${p.name}${p === sizeNow ? ', as this tank' : ''}`,
-              }))
-            "
-            label="Members"
-            placeholder="start from those for …"
-            data-test="preset"
-            @update:value="startFrom"
-        /></label>
-        <span v-if="answer.assumed && high > 0" class="small muted"
-          >Nothing is entered yet: these are members to start from (common practice, no source).</span
-        >
-      </div>
-      <template v-if="high > 0 && answer.full.kind === 'posts'">
-        <StandDrawing :design="answer.design" :level="level" :name="tank.name ?? tank.id" />
-        <StandEntries :tank="tank" :full="answer.full" :change="change" />
-      </template>
-      <template v-else-if="answer.underPad">
-        <p data-test="pad">
-          The full tank presses with
-          <button
-            type="button"
-            class="figure"
-            title="Show the working"
-            @click="emit('working', answer.underPad?.working)"
+    <LaterPart :after="2"
+      ><section class="sheet on" aria-labelledby="on-title">
+        <h2 id="on-title">What it stands on</h2>
+        <div class="caution" role="note" data-test="engineer">
+          <p>
+            <strong>A first look, never a design.</strong> {{ heavy }}, and a stand that fails kills. Local codes come
+            first. Over {{ h(ENGINEER_FROM.height) }}, with people near or under it, on bad ground, in earthquake
+            country, or where the code says so, a licensed engineer designs it.
+          </p>
+          <p v-if="reasons.length > 0" data-test="engineer-reasons">
+            <strong>This one goes to an engineer:</strong> {{ reasons.join('; ') }}.
+          </p>
+        </div>
+        <div class="simple" data-test="simple">
+          <h3>Simpler first</h3>
+          <p v-if="high <= 0">It stands on the ground, on a bed of sand or gravel raked level: nothing is simpler.</p>
+          <ul v-else>
+            <li v-if="simple?.ground">
+              On the ground {{ showText(simple.ground.distance, 'distance', settings.units) }} along
+              {{ nameIn(plan, simple.ground.line) }} the slope is as high as this platform.
+              <span v-if="simple.dry.length > 0" data-test="up-slope-dry"
+                >There no water would come into {{ simple.dry.map((id) => nameIn(plan, id)).join(' and ') }}.</span
+              >
+              <button v-else type="button" class="plain-button edged" data-test="up-slope" @click="upSlope">
+                Try it
+              </button>
+            </li>
+            <li v-else>
+              No walked line of this tank climbs as high as its platform; look beside the line for a knoll.
+            </li>
+            <li v-if="simple?.pad !== undefined">
+              A pad of gravel or blocks as high takes about
+              <button
+                type="button"
+                class="figure"
+                title="Show the working"
+                @click="emit('working', simple?.pad?.working)"
+              >
+                {{ bulk(simple.pad.volume) }}</button>.
+            </li>
+            <li v-if="simple?.berm !== undefined">
+              A berm of earth, sides two to one, takes about
+              <button
+                type="button"
+                class="figure"
+                title="Show the working"
+                @click="emit('working', simple?.berm?.working)"
+              >
+                {{ bulk(simple.berm.volume) }}</button>, tamped in thin layers.
+            </li>
+            <li v-if="simple?.berm === undefined" class="muted">
+              Too high for a pad ({{ h(HIGHEST_PAD) }}) or a berm ({{ h(HIGHEST_BERM) }}) by common practice.
+            </li>
+            <li>
+              Stacked pallets, barrels and props: no. They shift, rot and tip, and
+              {{ heavy.charAt(0).toLowerCase() + heavy.slice(1) }}.
+            </li>
+          </ul>
+        </div>
+        <div class="choice">
+          <label
+            >Stands on
+            <ChoiceField
+              fit
+              :value="answer.full.kind"
+              :options="KINDS"
+              label="Stands on"
+              data-test="stand-kind"
+              @update:value="setKind"
+          /></label>
+          <EntryRow
+            class="height"
+            label="How high"
+            :value="high"
+            field="standM"
+            :limits="{ min: 0, max: 100 }"
+            :commit="(value) => changeTank('height of the stand', (t) => void (t.standM = value))"
+          />
+          <label v-if="answer.full.kind === 'posts' && high > 0"
+            >Members
+            <ChoiceField
+              fit
+              :value="null"
+              :options="
+                STAND_PRESETS.map((p) => ({
+                  value: p.name,
+                  label: `a ${p.name}${p === sizeNow ? ', as this tank' : ''}`,
+                }))
+              "
+              label="Members"
+              placeholder="start from those for …"
+              data-test="preset"
+              @update:value="startFrom"
+          /></label>
+          <span v-if="answer.assumed && high > 0" class="small muted"
+            >Nothing is entered yet: these are members to start from (common practice, no source).</span
           >
-            {{ showText(answer.underPad.pressure, 'bearing', settings.units) }}
-          </button>
-          on what is under it.
-        </p>
-        <StandEntries :tank="tank" :full="answer.full" :change="change" />
-      </template>
-    </section>
+        </div>
+        <template v-if="high > 0 && answer.full.kind === 'posts'">
+          <LaterPart :after="1"
+            ><StandDrawing :design="answer.design" :level="level" :name="tank.name ?? tank.id"
+          /></LaterPart>
+          <StandEntries :tank="tank" :full="answer.full" :change="change" />
+        </template>
+        <template v-else-if="answer.underPad">
+          <p data-test="pad">
+            The full tank presses with
+            <button
+              type="button"
+              class="figure"
+              title="Show the working"
+              @click="emit('working', answer.underPad?.working)"
+            >
+              {{ showText(answer.underPad.pressure, 'bearing', settings.units) }}
+            </button>
+            on what is under it.
+          </p>
+          <StandEntries :tank="tank" :full="answer.full" :change="change" />
+        </template></section
+    ></LaterPart>
 
-    <section v-if="checked" class="sheet on" aria-labelledby="carry-title">
-      <h2 id="carry-title">Will it carry: a first look</h2>
-      <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
-      <p class="small muted">
-        Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 from every
-        side (all from memory: look them up). Tank brim full with a person on the platform.
-      </p>
-      <p class="small" data-test="not-looked-at"><strong>Not looked at:</strong> {{ NOT_LOOKED_AT.join('; ') }}.</p>
-    </section>
-    <section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
-      <h2 id="parts-title">Parts and waits</h2>
-      <StandParts :plan="plan" :answer="answer" :edit="edit" :change="change" @working="(w) => emit('working', w)" />
-    </section>
+    <LaterPart :after="7"
+      ><section v-if="checked" class="sheet on" aria-labelledby="carry-title">
+        <h2 id="carry-title">Will it carry: a first look</h2>
+        <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
+        <p class="small muted">
+          Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 from every
+          side (all from memory: look them up). Tank brim full with a person on the platform.
+        </p>
+        <p class="small" data-test="not-looked-at"><strong>Not looked at:</strong> {{ NOT_LOOKED_AT.join('; ') }}.</p>
+      </section></LaterPart
+    >
+    <LaterPart :after="8"
+      ><section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
+        <h2 id="parts-title">Parts and waits</h2>
+        <StandParts
+          :plan="plan"
+          :answer="answer"
+          :edit="edit"
+          :change="change"
+          @working="(w) => emit('working', w)"
+        /></section
+    ></LaterPart>
   </template>
 </template>
 

@@ -29,16 +29,11 @@ export function useStand(
     ask: async (api, q) => ({ plan: q.plan, heights: await api.heights(q.plan, q.tank) }),
     keeps: sameTank,
   });
-  // the other ways are sought once the heights of the plan of now are there; until then those of before stay on the
-  // page, or everything under them would jump at each edit
-  const after = computed((before?: Question | null): Question | null => {
-    const now = question.value;
-    if (!now || figures.answer.value?.plan === now.plan) return now;
-    return before && sameTank(before, now) ? before : null;
-  });
   const ways = useAnswer<StandApi, Question, readonly PressureWay[]>({
     worker,
-    question: () => after.value,
+    question: () => question.value,
+    // sought once the heights of the plan of now are there; those of before stay, or all under them would jump
+    waits: () => figures.answer.value?.plan !== question.value?.plan,
     ask: (api, q, told) => api.ways(q.plan, q.tank, told),
     keeps: sameTank,
     settleMs: 0,

@@ -26,6 +26,7 @@ import { usePlanPage } from '../../session/planpage.ts';
 import { planValue } from '../../display/planfields.ts';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -274,29 +275,31 @@ const round = (si: number): number => planValue('heightM', si);
         </template>
       </div>
       <div>
-        <h3>Heights</h3>
-        <GroundEntry :plan="plan" :node="tank" label="Ground under it, above datum" />
-        <EntryRow
-          v-for="r in levels"
-          :key="r.key"
-          :label="r.label"
-          :value="r.value"
-          :quantity="r.quantity"
-          :limits="{ min: r.min }"
-          :note="r.note"
-          :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
-        />
+        <LaterPart :after="1">
+          <h3>Heights</h3>
+          <GroundEntry :plan="plan" :node="tank" label="Ground under it, above datum" />
+          <EntryRow
+            v-for="r in levels"
+            :key="r.key"
+            :label="r.label"
+            :value="r.value"
+            :quantity="r.quantity"
+            :limits="{ min: r.min }"
+            :note="r.note"
+            :commit="(si) => change(r.label.toLowerCase(), (t) => r.set(t, round(si)))"
+        /></LaterPart>
       </div>
     </div>
-    <StoreFacts
-      v-if="balance"
-      :plan="plan"
-      :tank="tank"
-      :balance="balance"
-      :sizes="sizes"
-      :edit="edit"
-      @open="(key) => emit('open', key)"
-    />
+    <LaterPart :after="2"
+      ><StoreFacts
+        v-if="balance"
+        :plan="plan"
+        :tank="tank"
+        :balance="balance"
+        :sizes="sizes"
+        :edit="edit"
+        @open="(key) => emit('open', key)"
+    /></LaterPart>
   </section>
   <section v-else class="store sheet empty">
     <h2>No tank yet</h2>

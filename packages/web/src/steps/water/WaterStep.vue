@@ -23,6 +23,7 @@ import { isSource } from '@vernal-slope/plan/kinds';
 import { useEdits, usePlanPage } from '../../session/planpage.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
@@ -148,115 +149,116 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
             <Trash2 :size="18" aria-hidden="true" />Take this source out
           </button>
         </p>
-        <QualityTests :plan="plan" :source="source" :edit="edit" />
+        <LaterPart :after="2"><QualityTests :plan="plan" :source="source" :edit="edit" /></LaterPart>
       </div>
       <div>
-        <h3>What it gives</h3>
-        <template v-if="yields && usable">
-          <ol
-            class="months"
-            :aria-label="`Water a day by month: ${yields.perDay.map((v, m) => `${MONTHS[m]} ${showText(v, 'volume', settings.units)}`).join(', ')}`"
-          >
-            <li v-for="(v, m) in yields.perDay" :key="m" :title="`${MONTHS[m]}: ${showPerDay(v, settings.units)}`">
-              <span class="bar" :style="{ height: `${(56 * v) / monthMost}px` }"></span
-              ><span class="small">{{ MONTHS[m][0] }}</span>
-            </li>
-          </ol>
-          <p class="small">
-            From <span class="figure">{{ showPerDay(Math.min(...yields.perDay), settings.units) }}</span> to
-            <span class="figure">{{ showPerDay(monthMost, settings.units) }}</span><template
-              v-if="yields.basis === 'tests'"
-              >, by its tests</template
-            ><template v-else-if="yields.basis === 'entered'">, as entered</template>.
-          </p>
-        </template>
-        <p v-else class="muted"><DropGlyph level="begun" /> <strong>Begun.</strong> {{ yields?.assumption }}.</p>
-        <template v-if="measured">
-          <p class="buttons">
-            <button type="button" class="plain-button main" data-test="time-bucket" @click="timing = true">
-              <Timer :size="18" aria-hidden="true" />Time a bucket
-            </button>
-            <button type="button" class="plain-button edged" data-test="measure-stream" @click="measuring = true">
-              By float or weir
-            </button>
-          </p>
-          <template v-if="tests">
-            <FlowChart :tests="tests" :today="todayNumber()" />
-            <p v-if="repair" class="repair" data-test="repair">{{ repair }}</p>
+        <LaterPart :after="1"
+          ><h3>What it gives</h3>
+          <template v-if="yields && usable">
+            <ol
+              class="months"
+              :aria-label="`Water a day by month: ${yields.perDay.map((v, m) => `${MONTHS[m]} ${showText(v, 'volume', settings.units)}`).join(', ')}`"
+            >
+              <li v-for="(v, m) in yields.perDay" :key="m" :title="`${MONTHS[m]}: ${showPerDay(v, settings.units)}`">
+                <span class="bar" :style="{ height: `${(56 * v) / monthMost}px` }"></span
+                ><span class="small">{{ MONTHS[m][0] }}</span>
+              </li>
+            </ol>
             <p class="small">
-              Lowest test:
-              <span class="figure" data-test="low-test">{{ showText(tests.low.flow, 'flow', settings.units) }}</span> on
-              {{ dateText(tests.low.test.date) }}.
-              <button
-                v-if="
-                  source.yieldLpm === undefined ||
-                  Math.abs(source.yieldLpm - planValue('yieldLpm', tests.low.flow)) > 0.005 * source.yieldLpm
-                "
-                type="button"
-                class="plain-button edged"
-                data-test="use-low"
-                @click="useLow"
-              >
-                Count on it
+              From <span class="figure">{{ showPerDay(Math.min(...yields.perDay), settings.units) }}</span> to
+              <span class="figure">{{ showPerDay(monthMost, settings.units) }}</span><template
+                v-if="yields.basis === 'tests'"
+                >, by its tests</template
+              ><template v-else-if="yields.basis === 'entered'">, as entered</template>.
+            </p>
+          </template>
+          <p v-else class="muted"><DropGlyph level="begun" /> <strong>Begun.</strong> {{ yields?.assumption }}.</p>
+          <template v-if="measured">
+            <p class="buttons">
+              <button type="button" class="plain-button main" data-test="time-bucket" @click="timing = true">
+                <Timer :size="18" aria-hidden="true" />Time a bucket
+              </button>
+              <button type="button" class="plain-button edged" data-test="measure-stream" @click="measuring = true">
+                By float or weir
               </button>
             </p>
-            <table data-test="tests">
-              <thead>
-                <tr>
-                  <th>Date</th>
-                  <th>How</th>
-                  <th class="n">Flow</th>
-                  <th class="n">95 %</th>
-                  <th>Remarks</th>
-                  <th></th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="(r, k) in [...tests.results].reverse()" :key="r.index">
-                  <td>
-                    {{ dateText(r.test.date).replace(/ \d{4}$/, '') }}
-                    <span class="muted small">{{ r.test.date.slice(0, 4) }}</span>
-                  </td>
-                  <td>
-                    {{ METHOD[r.test.method] }}<template v-if="r.estimate">, {{ r.estimate.flows.length }}</template>
-                  </td>
-                  <td class="n">
-                    <button
-                      type="button"
-                      class="figure"
-                      title="Show the working"
-                      @click="source && emit('open', { of: 'test', id: source.id, leg: r.index })"
-                    >
-                      {{ show(r.flow, 'flow', settings.units).text }}
-                    </button>
-                  </td>
-                  <td class="n figure">{{ spreadOf(tests.results.length - 1 - k) }}</td>
-                  <td class="small">
-                    {{ [r.test.weather, r.test.note].filter(Boolean).join('; ') }}
-                    <span v-if="r.estimate?.suspects.length" class="amber"
-                      >fill {{ r.estimate.suspects.map((s) => s + 1).join(', ') }} is questioned</span
-                    >
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      class="plain-button"
-                      :aria-label="`Take the test of ${dateText(r.test.date)} out`"
-                      @click="dropTest(r.index)"
-                    >
-                      <Trash2 :size="16" aria-hidden="true" />
-                    </button>
-                  </td>
-                </tr>
-              </tbody>
-            </table>
-          </template>
-          <p v-else class="muted">
-            No test yet. Take a vessel of known size and a watch to the source; three fills make a test, five a good
-            one.
-          </p>
-        </template>
-        <WeatherPanel :plan="plan" :edit="edit" />
+            <template v-if="tests">
+              <FlowChart :tests="tests" :today="todayNumber()" />
+              <p v-if="repair" class="repair" data-test="repair">{{ repair }}</p>
+              <p class="small">
+                Lowest test:
+                <span class="figure" data-test="low-test">{{ showText(tests.low.flow, 'flow', settings.units) }}</span>
+                on {{ dateText(tests.low.test.date) }}.
+                <button
+                  v-if="
+                    source.yieldLpm === undefined ||
+                    Math.abs(source.yieldLpm - planValue('yieldLpm', tests.low.flow)) > 0.005 * source.yieldLpm
+                  "
+                  type="button"
+                  class="plain-button edged"
+                  data-test="use-low"
+                  @click="useLow"
+                >
+                  Count on it
+                </button>
+              </p>
+              <table data-test="tests">
+                <thead>
+                  <tr>
+                    <th>Date</th>
+                    <th>How</th>
+                    <th class="n">Flow</th>
+                    <th class="n">95 %</th>
+                    <th>Remarks</th>
+                    <th></th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="(r, k) in [...tests.results].reverse()" :key="r.index">
+                    <td>
+                      {{ dateText(r.test.date).replace(/ \d{4}$/, '') }}
+                      <span class="muted small">{{ r.test.date.slice(0, 4) }}</span>
+                    </td>
+                    <td>
+                      {{ METHOD[r.test.method] }}<template v-if="r.estimate">, {{ r.estimate.flows.length }}</template>
+                    </td>
+                    <td class="n">
+                      <button
+                        type="button"
+                        class="figure"
+                        title="Show the working"
+                        @click="source && emit('open', { of: 'test', id: source.id, leg: r.index })"
+                      >
+                        {{ show(r.flow, 'flow', settings.units).text }}
+                      </button>
+                    </td>
+                    <td class="n figure">{{ spreadOf(tests.results.length - 1 - k) }}</td>
+                    <td class="small">
+                      {{ [r.test.weather, r.test.note].filter(Boolean).join('; ') }}
+                      <span v-if="r.estimate?.suspects.length" class="amber"
+                        >fill {{ r.estimate.suspects.map((s) => s + 1).join(', ') }} is questioned</span
+                      >
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        class="plain-button"
+                        :aria-label="`Take the test of ${dateText(r.test.date)} out`"
+                        @click="dropTest(r.index)"
+                      >
+                        <Trash2 :size="16" aria-hidden="true" />
+                      </button>
+                    </td>
+                  </tr>
+                </tbody>
+              </table>
+            </template>
+            <p v-else class="muted">
+              No test yet. Take a vessel of known size and a watch to the source; three fills make a test, five a good
+              one.
+            </p>
+          </template> </LaterPart
+        ><LaterPart :after="3"><WeatherPanel :plan="plan" :edit="edit" /></LaterPart>
       </div>
     </div>
     <BucketTest
