@@ -94,6 +94,7 @@ export const UNITS: readonly Unit[] = [
     ['mL', 1e-6, 'ml'],
     ['ML', 1e3],
     ['ft³', (12 * INCH) ** 3, 'ft3,cuft,cubicfeet'],
+    ['fl oz', US_GALLON / 128, 'floz,fluidounce,fluidounces'],
     ['US gal', US_GALLON, 'gal,gallon,gallons,usgal,usgallon,usgallons'],
     ['imp gal', IMPERIAL_GALLON, 'impgallon,impgallons,imperialgal,imperialgallon,imperialgallons'],
   ]),

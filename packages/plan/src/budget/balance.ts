@@ -34,6 +34,8 @@ export interface PlanBalance extends Brought {
   readonly tightest: number;
   readonly week: DriestWeek;
   readonly room: readonly Room[];
+  /** The months, were what is only thought of there too; undefined where nothing is. */
+  readonly withWished?: readonly MonthBalance[];
   /** Sources whose water reaches nothing that needs it: none of it is counted. */
   readonly idle: ReadonlySet<string>;
   /** Ids of needs at places that no source's water reaches, while there are sources. */
@@ -130,10 +132,14 @@ export function planBalance(plan: Plan): PlanBalance {
   const { idle, unreached } = reached(plan, needs);
   const b = withoutSources({ yields: sourceYields(plan), brings: broughtBy(plan) }, idle);
   const gross = 1 / (1 - needs.losses);
-  const months = Array.from({ length: 12 }, (_, m) => {
-    const { given, needed } = hoursOf({ ...b, needs }, m);
-    return monthBalance(given, needed);
-  });
+  const monthsOf = (of: PlanNeeds): MonthBalance[] =>
+    Array.from({ length: 12 }, (_, m) => {
+      const { given, needed } = hoursOf({ ...b, needs: of }, m);
+      return monthBalance(given, needed);
+    });
+  const months = monthsOf(needs);
+  const withWished =
+    needs.wished.length > 0 ? monthsOf({ ...needs, rows: [...needs.rows, ...needs.wished] }) : undefined;
   const tightest = months.reduce((worst, b, m) => (b.spare < months[worst].spare ? m : worst), 0);
   const room = needs.rows
     .filter((r) => r.perUnit > 0)
@@ -144,5 +150,6 @@ export function planBalance(plan: Plan): PlanBalance {
       more: carries(months[tightest].spare, gross * r.perUnit),
       tenthSaves: 0.1 * gross * r.perDay[tightest],
     }));
-  return { plan, ...b, needs, months, tightest, week: driestWeek(plan, b, needs), room, idle, unreached };
+  const week = driestWeek(plan, b, needs);
+  return { plan, ...b, needs, months, tightest, week, room, idle, unreached, ...(withWished ? { withWished } : {}) };
 }

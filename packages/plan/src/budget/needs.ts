@@ -11,7 +11,16 @@ import {
 } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
-import { findAnimal, herdWords, findCrop, findMethod, findService, USE_ROWS } from '../catalogue/index.ts';
+import {
+  findAnimal,
+  herdWords,
+  findCrop,
+  findMethod,
+  findService,
+  USE_ROWS,
+  USUAL_HOURS,
+  type UsualVisit,
+} from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
 import type { Herd, NeedAt, Needs, Plan, VesselNode } from '../schema/index.ts';
 import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
@@ -33,16 +42,13 @@ export interface NeedRow extends Consumer {
   readonly working: Working;
   /** Where the herd drinks, or the place of the row in the plan's needs. */
   readonly at: NeedAt;
+  /** Thought of, and not counted. */
+  readonly ifToo: boolean;
 }
 
-/** Hours in which people use water: morning and evening (common practice, no source). */
-const PEOPLE_HOURS = blendHours([
-  { weight: 0.4, hours: spreadOver(6 * 60, 180) },
-  { weight: 0.2, hours: spreadOver(11 * 60, 180) },
-  { weight: 0.4, hours: spreadOver(17 * 60, 240) },
-]);
-/** Gardens are watered early (common practice, no source). */
-const GARDEN_HOURS = spreadOver(5 * 60, 180);
+/** Shares of a day's water by the hour, from when it is taken. */
+const hoursFrom = (visits: readonly UsualVisit[]): number[] =>
+  blendHours(visits.map((v) => ({ weight: v.share, hours: spreadOver(minutesOf(v.at), v.durationMin) })));
 const DEFAULT_KC = 1;
 const DEFAULT_EFFICIENCY = 0.8;
 
@@ -50,11 +56,13 @@ const there = (months: readonly number[] | undefined, m: number): boolean => !mo
 
 /** Hours over which a herd drinks: its visits, else spread over the hours of its class. */
 function herdHours(herd: Herd): number[] {
-  if (herd.visits.length > 0)
-    return blendHours(herd.visits.map((v) => ({ weight: v.share, hours: spreadOver(minutesOf(v.at), v.durationMin) })));
+  if (herd.visits.length > 0) return hoursFrom(herd.visits);
   const hours = findAnimal(herd.class)?.hours ?? 10;
   return spreadOver(Math.round((13 - hours / 2) * 60), hours * 60);
 }
+
+/** What somebody said, as it was said. */
+const ownWords = (text: string): string => `“${text}”`;
 
 /** n heads or persons at a figure each: V = n v. */
 const eachWorking = (name: string, count: number, each: number, whose: string, source: string): Working => ({
@@ -83,10 +91,11 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const name = `${herdWords(herd.count, herd.class)}${node.name ? `, ${node.name}` : ''}`;
   const source = warm
     ? `${row?.source ?? ''}, by the month’s mean warmth`
-    : (herd.reason ??
-      (row
+    : herd.reason
+      ? ownWords(herd.reason)
+      : row
         ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L (${row.source})`
-        : 'entered'));
+        : 'entered';
   return {
     id: `herd:${node.id}:${index}`,
     kind: 'herd',
@@ -101,6 +110,7 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
     basis: warm ? (row?.basis ?? 'memory') : 'entered',
     note: differs && !herd.reason ? `outside the ${row.low} to ${row.high} L of the table: say why` : undefined,
     at: { node: node.id, index },
+    ifToo: herd.ifToo ?? false,
   };
 }
 
@@ -112,7 +122,9 @@ function peopleRow(needs: Needs, index: number): NeedRow {
   const each = p.litresPerDay ?? (uses.length > 0 ? byUse : (level?.typical ?? 50));
   const source =
     p.litresPerDay !== undefined
-      ? (p.reason ?? 'entered')
+      ? p.reason
+        ? ownWords(p.reason)
+        : 'entered'
       : uses.length > 0
         ? uses.map((u) => `${u.name.toLowerCase()} ${u.litres} L, ${u.perPersonPerDay} a day (${u.source})`).join('; ')
         : `${level?.name ?? ''}: ${level?.source ?? ''}`;
@@ -121,7 +133,7 @@ function peopleRow(needs: Needs, index: number): NeedRow {
     kind: 'people',
     name: p.name,
     perDay: Array.from({ length: 12 }, (_, m) => (there(p.months, m) ? cubicMetres(p.count * each) : 0)),
-    hours: PEOPLE_HOURS,
+    hours: hoursFrom(p.visits ?? USUAL_HOURS.people),
     each,
     count: p.count,
     perUnit: cubicMetres(each),
@@ -136,6 +148,7 @@ function peopleRow(needs: Needs, index: number): NeedRow {
             : 'memory'
           : (level?.basis ?? 'common practice'),
     at: { list: 'people', index },
+    ifToo: p.ifToo ?? false,
   };
 }
 
@@ -203,7 +216,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     kind: 'garden',
     name: g.name,
     perDay,
-    hours: GARDEN_HOURS,
+    hours: hoursFrom(g.visits ?? USUAL_HOURS.garden),
     each: litres(most) / g.areaM2,
     count: g.areaM2,
     perUnit: most / g.areaM2,
@@ -216,6 +229,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
           ...(et.latitudeAssumed ? [`latitude taken as ${et.latitudeDeg}°`] : []),
         ].join('; ') || undefined,
     at: { list: 'gardens', index },
+    ifToo: g.ifToo ?? false,
   };
 }
 
@@ -224,6 +238,8 @@ export const DEFAULT_LOSS = 0.1;
 
 export interface PlanNeeds {
   readonly rows: readonly NeedRow[];
+  /** What might come too: counted nowhere. */
+  readonly wished: readonly NeedRow[];
   readonly totals: NeedTotals;
   readonly losses: number;
   readonly et: EtByMonth;
@@ -234,11 +250,19 @@ export interface PlanNeeds {
 export function planNeeds(plan: Plan): PlanNeeds {
   const needs = plan.needs ?? {};
   const et = etByMonth(plan);
-  const rows: NeedRow[] = [
+  const all: NeedRow[] = [
     ...plan.nodes.flatMap((n) => (isVessel(n) ? (n.herds ?? []).map((_, k) => herdRow(plan, n, k)) : [])),
     ...(needs.people ?? []).map((_, k) => peopleRow(needs, k)),
     ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
   ];
   const losses = needs.lossShare ?? DEFAULT_LOSS;
-  return { rows, totals: totalNeed(rows, losses), losses, et, fireReserve: cubicMetres(needs.fireReserveL ?? 0) };
+  const rows = all.filter((r) => !r.ifToo);
+  return {
+    rows,
+    wished: all.filter((r) => r.ifToo),
+    totals: totalNeed(rows, losses),
+    losses,
+    et,
+    fireReserve: cubicMetres(needs.fireReserveL ?? 0),
+  };
 }

@@ -2,6 +2,7 @@
 import { ANIMAL_ROWS } from './animals.data.ts';
 import { FITTING_ROWS, INSERT_BORES } from './fittings.data.ts';
 import { CROP_ROWS, METHOD_ROWS } from './garden.data.ts';
+import { USUAL_HOURS } from './hours.data.ts';
 import { SERVICE_ROWS, USE_ROWS } from './household.data.ts';
 import { DERATING, PIPE_ROWS } from './pipes.data.ts';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from './roofs.data.ts';
@@ -21,6 +22,7 @@ import type {
   TimberRow,
 } from './types.ts';
 
+export type { UsualVisit } from './hours.data.ts';
 export type {
   AnimalRow,
   Basis,
@@ -51,6 +53,7 @@ export {
   SOIL_ROWS,
   TIMBER_ROWS,
   USE_ROWS,
+  USUAL_HOURS,
 };
 
 const byId = <T extends { readonly id: string }>(rows: readonly T[]): ((id: string | undefined) => T | undefined) => {
@@ -164,7 +167,8 @@ const PLURALS: Readonly<Record<string, string>> = {
 export function herdWords(count: number, kind: string): string {
   const row = findAnimal(kind);
   if (!row) return `${count} ${kind}`;
-  const name = row.name.toLowerCase();
+  // what one weighs is in the table's units, and told apart there
+  const name = row.name.toLowerCase().replace(/,? \(?(?:per )?[\d.]+(?:-[\d.]+)? kg\)?$/, '');
   // what comes before what tells them apart
   const head = /^[a-z]+(?: [a-z]+)*?(?=,| with | in | or | \d| \(| gestating| lactating|$)/.exec(name)?.[0] ?? name;
   const noun = /[a-z]+$/.exec(head)?.[0] ?? head;

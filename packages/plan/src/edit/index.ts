@@ -85,6 +85,10 @@ export {
   herdAt,
   herdPlace,
   peopleAt,
+  changeVisits,
+  forgetVisits,
+  setIfToo,
+  visitsAt,
   removeNeed,
   setHerdClass,
 } from './needs.ts';

@@ -4,6 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { planBalance } from '../budget/index.ts';
 import { findAnimal } from '../catalogue/index.ts';
 import { checkPlan, loadPlan } from '../document/index.ts';
+import { isBasin } from '../kinds/index.ts';
+import { visitsOf } from '../solve/index.ts';
 import type { NeedAt, Plan } from '../schema/index.ts';
 import {
   addGarden,
@@ -13,13 +15,17 @@ import {
   changeGarden,
   changeHerd,
   changePeople,
+  changeVisits,
+  forgetVisits,
   gardenAt,
   herdAt,
   herdPlace,
   peopleAt,
   removeNeed,
   setHerdClass,
+  setIfToo,
   undoEdit,
+  visitsAt,
   type Command,
 } from './index.ts';
 
@@ -141,5 +147,75 @@ describe('a row that is gone', () => {
     expect(herdAt(ousel, { list: 'people', index: 0 })).toBeUndefined();
     expect(gardenAt(ousel, { list: 'people', index: 0 })).toBeUndefined();
     expect(peopleAt(ousel, { list: 'gardens', index: 0 })).toBeUndefined();
+  });
+});
+
+describe('when of a day', () => {
+  it('people and gardens take it by common practice until somebody says', () => {
+    const people = rowAt(ousel, 'people');
+    expect(visitsAt(ousel, people).map((v) => v.at)).toEqual(['06:00', '11:00', '17:00']);
+    const hours = (plan: Plan): readonly number[] =>
+      planBalance(plan).needs.rows.find((r) => r.kind === 'people')?.hours ?? [];
+    const usual = hours(ousel);
+    const late = done(
+      ousel,
+      changeVisits(people, 'time', (list) => list.splice(0, list.length, { at: '20:00', durationMin: 120, share: 1 })),
+    );
+    expect(hours(late)[20]).toBeCloseTo(0.5, 9);
+    expect(hours(late)[21]).toBeCloseTo(0.5, 9);
+    expect(hours(late).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    expect(hours(done(late, forgetVisits(people)))).toEqual(usual);
+    // the last time taken out: as usual again, never no hours at all
+    expect(
+      hours(
+        done(
+          late,
+          changeVisits(people, 'out', (list) => list.splice(0)),
+        ),
+      ),
+    ).toEqual(usual);
+  });
+  it('a garden watered at noon moves the busiest hour of July, and nothing of its day', () => {
+    const garden = rowAt(ousel, 'garden');
+    const noon = done(
+      ousel,
+      changeVisits(garden, 'time', (list) => void (list[0].at = '12:00')),
+    );
+    const [a, b] = [planBalance(ousel), planBalance(noon)];
+    expect(b.needs.totals.perDay[6]).toBeCloseTo(a.needs.totals.perDay[6], 12);
+    expect([5, 6, 7].every((h) => (b.needs.rows.find((r) => r.kind === 'garden')?.hours[h] ?? 1) === 0)).toBe(true);
+  });
+});
+
+describe('what might come too', () => {
+  const goats: NeedAt = { node: 'low', index: 1 };
+  it('is in no sum; the months with it are reckoned beside: 14 goats at 9 L are 126 L, 140 L with a tenth lost', () => {
+    const { needs, months, withWished } = planBalance(ousel);
+    expect(needs.wished.map((r) => r.at)).toEqual([goats]);
+    expect(needs.rows.some((r) => r.ifToo)).toBe(false);
+    for (let m = 0; m < 12; m++)
+      expect((months[m].spare - (withWished?.[m].spare ?? 0)) * 1000).toBeCloseTo(126 / 0.9, 6);
+  });
+  it('is as if it were not there, to the balance and to the filling of its trough', () => {
+    const without = done(ousel, removeNeed(goats));
+    expect(planBalance(without).months).toEqual(planBalance(ousel).months);
+    const visits = (plan: Plan) => {
+      const low = plan.nodes.find((n) => n.id === 'low');
+      return isBasin(low) ? visitsOf(low) : [];
+    };
+    expect(visits(ousel)).toEqual(visits(without));
+    expect(visits(done(ousel, setIfToo(goats, false, 'goats')))).toHaveLength(4);
+  });
+  it('counts once it is there, people and gardens too, and goes back', () => {
+    const there = done(ousel, setIfToo(goats, false, 'goats'));
+    expect(planBalance(there).months).toEqual(planBalance(ousel).withWished);
+    expect(planBalance(there).withWished).toBeUndefined();
+    for (const kind of ['people', 'garden'] as const) {
+      const at = rowAt(ousel, kind);
+      const thought = done(ousel, setIfToo(at, true, kind));
+      expect(planBalance(thought).needs.wished.map((r) => r.kind)).toContain(kind);
+      expect(planBalance(thought).needs.totals.perDay[6]).toBeLessThan(planBalance(ousel).needs.totals.perDay[6]);
+      expect(done(thought, setIfToo(at, false, kind))).toEqual(ousel);
+    }
   });
 });

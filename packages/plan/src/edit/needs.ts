@@ -1,5 +1,5 @@
 // Commands on what a plan needs: herds at the places where they drink, people, gardens.
-import { findAnimal } from '../catalogue/index.ts';
+import { findAnimal, USUAL_HOURS } from '../catalogue/index.ts';
 import { isBasin, isVessel, type VesselNode } from '../kinds/index.ts';
 import type { Garden, Herd, NeedAt, Needs, People, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
@@ -28,6 +28,48 @@ const change =
 export const changeHerd = change(herdAt);
 export const changePeople = change(peopleAt);
 export const changeGarden = change(gardenAt);
+
+/** The row of a need, of whatever kind. */
+const needAt = (plan: Plan, at: NeedAt): Herd | People | Garden | undefined =>
+  herdAt(plan, at) ?? peopleAt(plan, at) ?? gardenAt(plan, at);
+
+type Visits = Herd['visits'];
+/** When of a day a need is taken: as said, else people and gardens by common practice, a herd in no visits. */
+export function visitsAt(plan: Plan, at: NeedAt): Visits {
+  const said = needAt(plan, at)?.visits;
+  if (said) return said;
+  return (peopleAt(plan, at) ? USUAL_HOURS.people : gardenAt(plan, at) ? USUAL_HOURS.garden : []).map((v) => ({
+    ...v,
+  }));
+}
+
+/** Changes when of a day a need is taken, from what is usual where nobody said. */
+export const changeVisits = (at: NeedAt, label: string, recipe: (visits: Visits) => void): Command =>
+  changePlan(label, (plan) => {
+    const found = needAt(plan, at);
+    if (!found) return;
+    const visits = visitsAt(plan, at);
+    recipe(visits);
+    if (visits.length > 0 || herdAt(plan, at)) found.visits = visits;
+    else delete found.visits;
+  });
+
+/** People and gardens take it when is usual again; a herd comes in no visits. */
+export const forgetVisits = (at: NeedAt): Command =>
+  changePlan('hours as usual', (plan) => {
+    const herd = herdAt(plan, at);
+    if (herd) herd.visits = [];
+    delete (peopleAt(plan, at) ?? gardenAt(plan, at))?.visits;
+  });
+
+/** A need that is thought of, and counts for nothing; or, taken back, one that is there. */
+export const setIfToo = (at: NeedAt, on: boolean, name: string): Command =>
+  changePlan(on ? `${name}: if it comes too` : `${name} too`, (plan) => {
+    const found = needAt(plan, at);
+    if (!found) return;
+    if (on) found.ifToo = true;
+    else delete found.ifToo;
+  });
 
 /** The plan's needs, begun where there are none. */
 export const changeNeeds = (label: string, recipe: (needs: Needs) => void): Command =>

@@ -1,5 +1,6 @@
 // What every place of a plan has: an id, a name, a height, where it lies, what was read there.
 import { z } from 'zod';
+import { clock } from './visits.ts';
 import { list } from './limits.ts';
 import { dateSchema } from './water.ts';
 
@@ -8,7 +9,6 @@ export const positive = z.number().positive();
 export const atLeastZero = z.number().min(0);
 export const id = z.string().min(1).max(200);
 export const name = z.string().max(200).optional();
-export const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time of day such as 07:30');
 
 export const place = {
   id,

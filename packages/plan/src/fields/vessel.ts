@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
-import { atLeastZero, clock, place, positive } from './place.ts';
+import { atLeastZero, place, positive } from './place.ts';
+import { visitSchema } from './visits.ts';
 
 export const shapeSchema = z.discriminatedUnion('type', [
   z.looseObject({ type: z.literal('vertical-cylinder'), diameterM: positive.max(100), heightM: positive.max(50) }),
@@ -36,8 +37,6 @@ export const inletSchema = z.looseObject({
 
 const overflowPipeSchema = z.looseObject({ insideDiameterMm: positive.max(1000), dropM: atLeastZero.max(50) });
 
-export const visitSchema = z.looseObject({ at: clock, durationMin: positive.max(1440), share: atLeastZero.max(1) });
-
 export const herdSchema = z.looseObject({
   class: z.string().max(100),
   count: z.number().int().min(0).max(100_000),
@@ -51,6 +50,8 @@ export const herdSchema = z.looseObject({
   byWarmth: z.boolean().optional(),
   /** Why the figure differs from the table's. */
   reason: z.string().max(500).optional(),
+  /** Thought of, not there: nothing of it is counted. */
+  ifToo: z.boolean().optional(),
   visits: list('visits', visitSchema),
 });
 

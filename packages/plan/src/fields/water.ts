@@ -1,6 +1,7 @@
 // Schema of what comes in and what is needed: tests of sources, roofs, pumps, needs, weather. Optional everywhere.
 import { z } from 'zod';
 import { list, twelve } from './limits.ts';
+import { visitSchema } from './visits.ts';
 
 const positive = z.number().positive();
 const atLeastZero = z.number().min(0);
@@ -117,7 +118,14 @@ export const sourceExtras = {
   haul: haulSchema.optional(),
 };
 
-const override = { reason: z.string().max(500).optional(), months: months.optional() };
+const override = {
+  reason: z.string().max(500).optional(),
+  months: months.optional(),
+  /** When of a day they take it; by common practice when left out. */
+  visits: list('visits', visitSchema).min(1).optional(),
+  /** Thought of, not there: nothing of it is counted. */
+  ifToo: z.boolean().optional(),
+};
 
 export const needsSchema = z.looseObject({
   people: list(

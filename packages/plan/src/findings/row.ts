@@ -90,6 +90,8 @@ export interface Display {
   readonly percent: (share: number) => string;
   readonly perDay: (volume: number) => string;
   readonly number: (value: number, decimals: number) => string;
+  /** What a table is quoted for, its amounts in the person's units. */
+  readonly quoted: (text: string) => string;
   readonly month: (month: number) => string;
   readonly date: (iso: string) => string;
   /** Name of a place or a line. */

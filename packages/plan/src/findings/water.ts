@@ -170,6 +170,6 @@ export const waterFindings = {
     values: { name: 'name', note: 'name' },
     severity: 'warning',
     step: 'need',
-    words: { en: (t) => say`${t.text('name')}: ${t.text('note')}.` },
+    words: { en: (t) => say`${t.text('name')}: ${t.display.quoted(t.text('note'))}.` },
   }),
 } as const;

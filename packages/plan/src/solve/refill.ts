@@ -34,6 +34,7 @@ export interface Visit {
 /** Visits of a trough's herds in the order of the day. */
 export const visitsOf = (node: BasinNode): Visit[] =>
   (node.herds ?? [])
+    .filter((herd) => !herd.ifToo)
     .flatMap((herd) =>
       herd.visits.map((v) => ({
         at: minutesOf(v.at),

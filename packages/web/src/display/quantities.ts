@@ -112,6 +112,13 @@ export function fixed(value: number, decimals: number): string {
 export const asSI = (value: number, quantity: Quantity, system: UnitSystem): number =>
   toSI(value, unitFor(quantity, system));
 
+/** An amount of one unit in another of its kind, by their symbols. */
+export const turned = (value: number, from: string, to: string, dimension: Dimension): number =>
+  fromSI(toSI(value, unit(from, dimension)), unit(to, dimension));
+
+/** Two significant figures, three from 100 on, as a table is quoted: it is no measurement. */
+export const roughly = (value: number): string => bareNumber(Number(value.toPrecision(value >= 100 ? 3 : 2)));
+
 /** A bare number as it was given, thousands parted, at most six decimals. */
 export const bareNumber = (value: number): string => {
   const text = Math.abs(value).toLocaleString('en', { maximumFractionDigits: 6 });
@@ -267,6 +274,10 @@ const QUANTITY_OF: Readonly<Partial<Record<Dimension, Quantity>>> = {
   moment: 'moment',
 };
 
+const INCH = unit('in', 'length');
+const FOOT = unit('ft', 'length');
+const POUND = unit('lb', 'mass');
+
 export function showTerm(value: number, dimension: Dimension, system: UnitSystem): Shown {
   const quantity = QUANTITY_OF[dimension];
   if (quantity === 'height' && Math.abs(value) < 0.1) {
@@ -275,8 +286,16 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
   }
   if (quantity) return show(value, quantity, system);
   if (dimension === 'area' && value >= 0.1) return show(value, 'area', system);
+  if (dimension === 'area' && system === 'us') return { text: plain(fromSI(fromSI(value, INCH), INCH)), unit: 'in²' };
   if (dimension === 'area') return { text: plain(value * 1e6), unit: 'mm²' };
   if (dimension === 'ratio' && Math.abs(value) >= 1000) return { text: fixed(value, 0), unit: '' };
+  if (system === 'us') {
+    const feet = (times: number): number => Array.from({ length: times }).reduce<number>((v) => fromSI(v, FOOT), value);
+    if (dimension === 'density')
+      return { text: significant(fromSI(value, POUND) * toSI(1, FOOT) ** 3), unit: 'lb/ft³' };
+    if (dimension === 'gravity') return { text: fixed(feet(1), 2), unit: 'ft/s²' };
+    if (dimension === 'viscosity') return { text: plain(feet(2)), unit: 'ft²/s' };
+  }
   if (dimension === 'density') return { text: fixed(value, 1), unit: 'kg/m³' };
   const rule = inRule(value, dimension);
   return dimension === 'ratio' ? { text: String(Number(value.toPrecision(4))), unit: '' } : rule;

@@ -2,6 +2,7 @@
 import { tell, type Display, type Finding, type Part, type Severity } from '@vernal-slope/plan/findings';
 import { dateText, MONTHS } from './dates.ts';
 import { fixed, percent, showEntered, showPerDay, showText, type UnitSystem } from './quantities.ts';
+import { quoted } from './quoted.ts';
 
 export { plainText, say, type FigureKey, type Part } from '@vernal-slope/plan/findings';
 
@@ -19,6 +20,7 @@ export const displayIn = (system: UnitSystem, name: (id: string) => string): Dis
   percent,
   perDay: (volume) => showPerDay(volume, system),
   number: fixed,
+  quoted: (text) => quoted(text, system),
   month: (month) => MONTHS[month],
   date: dateText,
   name,

@@ -10,6 +10,7 @@ import QuantityField from './QuantityField.vue';
 import { showField } from '../display/planfields.ts';
 import TickField from './TickField.vue';
 import ChoiceField from './ChoiceField.vue';
+import { quoted } from '../display/quoted.ts';
 
 const props = defineProps<{ show: boolean; value: Leg['pipe']; several?: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; choose: [pipe: Leg['pipe'], all: boolean] }>();
@@ -76,7 +77,7 @@ function choose(pipe: Leg['pipe']): void {
       </table>
     </div>
     <p v-if="rows[0]" class="small muted source">
-      {{ rows[0].source }} Read what is printed on the pipe: it wins over any table.
+      {{ quoted(rows[0].source, settings.units) }} Read what is printed on the pipe: it wins over any table.
     </p>
     <p class="own">
       Or a bore of your own:

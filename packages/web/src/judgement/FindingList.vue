@@ -5,7 +5,7 @@ import type { Finding } from '@vernal-slope/plan/findings';
 import type { Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
-import type { StepFigure } from './stepjudgement.ts';
+import type { Offer, StepFigure } from './stepjudgement.ts';
 import { sentence, type FigureKey } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
 import SentenceItem from './SentenceItem.vue';
@@ -20,6 +20,7 @@ const props = defineProps<{
   subtitle: string;
   figures: readonly StepFigure[];
   findings: readonly Finding[];
+  /** What could be tried though nothing is wrong. */ offers?: readonly Offer[];
   /** What is being tried; empty while nothing is. */ trying: string;
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
@@ -71,6 +72,17 @@ const sentences = computed(() =>
         @try="(command) => emit('try', command)"
       />
     </ul>
+    <template v-if="!trying">
+      <div v-for="o in offers ?? []" :key="o.title" class="remedy" data-test="offer">
+        <div>
+          <strong>{{ o.title }}</strong>
+          <p>{{ o.text }}</p>
+        </div>
+        <button type="button" class="plain-button main" data-test="try-offer" @click="emit('try', o.command)">
+          Try it
+        </button>
+      </div>
+    </template>
     <button
       v-if="folds && sentences.length > 1"
       type="button"

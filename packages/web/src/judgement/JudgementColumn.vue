@@ -53,7 +53,9 @@ const name = (id: string): string => nameIn(plan.value, id);
 const subtitle = computed(() => {
   const n = node.value;
   if (isBasin(n)) {
-    const herds = (n.herds ?? []).map((h) => herdWords(h.count, h.class)).join(', ');
+    const herds = (n.herds ?? [])
+      .map((h) => `${herdWords(h.count, h.class)}${h.ifToo ? ', if they come too' : ''}`)
+      .join(', ');
     return [n.inlet?.floatValve ? 'trough with a float' : 'trough, open end', herds].filter(Boolean).join('; ');
   }
   if (isTap(n)) return `wants ${showEntered(wantsOf(n).flow ?? 0, 'flow', settings.units)}`;
@@ -353,22 +355,6 @@ function tryIt(): void {
 .none {
   display: flex;
   gap: 10px;
-}
-
-.remedy {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  justify-content: space-between;
-  gap: 8px;
-  margin: 0 8px 10px;
-  padding: 10px;
-  background: var(--water-wash);
-  border-radius: var(--radius);
-}
-
-.remedy > div:first-child {
-  flex: 1 1 160px;
 }
 
 .working-on {

@@ -4,12 +4,13 @@ import { BookOpen, ChevronLeft, Copy, Printer, X } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import type { CheckCode } from '@vernal-slope/core/stand';
-import { ruleInFigures, ruleInSymbols, type Term, type Working } from '@vernal-slope/core/working';
+import { holdsInAnyUnits, ruleInFigures, ruleInSymbols, type Term, type Working } from '@vernal-slope/core/working';
 import { inRule, show, showTerm, showText, unitFor } from '../display/quantities.ts';
 import { CHECK_WORDS } from '@vernal-slope/plan/findings';
 import { useSettings } from '../display/settings.ts';
 import type { Alternative } from '../workers/hydraulics.ts';
 import FormulaView from './FormulaView.vue';
+import { quoted } from '../display/quoted.ts';
 
 const props = defineProps<{ working: Working | null; alternatives: readonly Alternative[]; title: string }>();
 const emit = defineEmits<{ close: [] }>();
@@ -112,6 +113,23 @@ const withFigures = computed(() => {
   if (!w || w.code === 'refill') return '';
   const { unit } = inRule(w.result.value, w.result.dimension);
   return `${ruleInFigures(w, tex)}${unit ? `\\;\\mathrm{${unit.replace('³', '^3').replace('²', '^2').replace('·', '\\cdot ')}}` : ''}`;
+});
+/** A unit set in type. */
+const unitTex = (symbol: string): string =>
+  symbol &&
+  `\\,\\mathrm{${symbol.replace(/ /g, '\\ ').replace('³', '^3').replace('²', '^2').replace('·', '\\cdot ').replace('°', '{}^\\circ ')}}`;
+/** The rule in the person's units, each figure with its own; empty where it holds in SI only. */
+const withOwnFigures = computed(() => {
+  const w = shown.value;
+  if (!w || !withFigures.value || settings.units !== 'us' || !holdsInAnyUnits(w)) return '';
+  const own = (t: Term): string => {
+    const { text, unit } = showTerm(t.value, t.dimension, settings.units);
+    const power = /^(-?[\d.]+)e([+-]\d+)$/.exec(text);
+    const figure = power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text.replace(/,/g, '{,}');
+    return `${figure}${unitTex(unit)}`;
+  };
+  // what is raised is raised with its unit
+  return ruleInFigures({ ...w, rule: w.rule.replace(/(\{\{\w+\}\})\s*\^/g, '\\left( $1 \\right)^') }, own);
 });
 const result = computed(() =>
   shown.value ? showTerm(shown.value.result.value, shown.value.result.dimension, settings.units) : null,
@@ -232,8 +250,19 @@ const print = (): void => window.print();
         <h3>The rule</h3>
         <FormulaView :tex="rule" />
         <FormulaView v-for="extra in shown.also ?? []" :key="extra" :tex="extra" />
+        <template v-if="withOwnFigures">
+          <h3>With your figures <span class="muted small">each in its own unit</span></h3>
+          <FormulaView :tex="withOwnFigures" data-test="own-units" />
+        </template>
         <template v-if="withFigures">
-          <h3>With your figures <span class="muted small">in metres, seconds and pascals</span></h3>
+          <h3>
+            {{ withOwnFigures ? 'The same' : 'With your figures' }}
+            <span class="muted small"
+              >in metres, seconds and pascals{{
+                settings.units === 'us' && !withOwnFigures ? ': the rule holds in these only' : ''
+              }}</span
+            >
+          </h3>
           <FormulaView :tex="withFigures" />
         </template>
         <p v-if="result" class="result">
@@ -243,8 +272,10 @@ const print = (): void => window.print();
             >{{ resultSI.text }} {{ resultSI.unit }}</span
           >
         </p>
-        <p class="source small muted">Source: {{ shown.source }}.</p>
-        <p v-for="a in shown.assumptions ?? []" :key="a" class="small muted">Assumed: {{ a }}</p>
+        <p class="source small muted">Source: {{ quoted(shown.source, settings.units) }}.</p>
+        <p v-for="a in shown.assumptions ?? []" :key="a" class="small muted">
+          Assumed: {{ quoted(a, settings.units) }}
+        </p>
       </div>
       <div>
         <h3>Where each figure comes from</h3>
@@ -255,7 +286,7 @@ const print = (): void => window.print();
               <td>
                 {{ t.name
                 }}<template v-if="t.source"
-                  ><br /><span class="small muted">{{ t.source }}</span></template
+                  ><br /><span class="small muted">{{ quoted(t.source, settings.units) }}</span></template
                 >
               </td>
               <td class="n">

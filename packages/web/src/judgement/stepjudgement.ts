@@ -1,4 +1,5 @@
 // What the judgement column says on a step that is not about one place: a name, two figures, sentences.
+import type { Command } from '@vernal-slope/plan/edit';
 import type { FigureKey, Finding } from '@vernal-slope/plan/findings';
 import { numberWord } from '../display/names.ts';
 import { show, type UnitSystem } from '../display/quantities.ts';
@@ -16,6 +17,14 @@ export interface StepJudgement {
   readonly subtitle: string;
   readonly figures: readonly StepFigure[];
   readonly findings: readonly Finding[];
+  /** What could be tried though nothing is wrong. */
+  readonly offers?: readonly Offer[];
+}
+
+export interface Offer {
+  readonly title: string;
+  readonly text: string;
+  readonly command: Command;
 }
 
 /** "three sources" */

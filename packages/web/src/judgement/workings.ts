@@ -62,7 +62,7 @@ function waterWorking(
       return result && testWorking(of, result);
     }
     case 'need':
-      return balance.needs.rows.find((r) => r.id === key.id)?.working;
+      return [...balance.needs.rows, ...balance.needs.wished].find((r) => r.id === key.id)?.working;
     case 'given':
       return givenWorking(balance, key.leg);
     case 'spare':

@@ -2,6 +2,7 @@
 // No page leaks a unit that the person does not think in: all that is written, hinted and labelled, in both systems.
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { h, nextTick, Suspense } from 'vue';
+import { ANIMAL_ROWS } from '@vernal-slope/plan/catalogue';
 import { PRESETS } from '@vernal-slope/plan/edit';
 import type { UnitSystem } from '../display/quantities.ts';
 import { useSettings } from '../display/settings.ts';
@@ -30,7 +31,7 @@ const US =
   /(?:\d|½|¼|¾)\s*(?:ft|in|US gal|gal|psi|psf|lb|lbf|ft²|ft³|°F|gpm|mph)(?![\w/²³-])|\b(?:feet|foot|inch(?:es)?|gallons?|pounds?)\b/i;
 /** Names of things that are sold by the other system's sizes, and published tables. */
 const NAMES =
-  /its feet|\d:\d\d in |¾ in|½ in|1¼ in|1½ in|\d+(?:[-¼½¾ ]\d*\/?\d*)? in\b.*(?:pipe|PE|ASTM)|ASTM|ISO|SIDR|\d in, |× ?\d+ mm/;
+  /its feet|at foot|\d:\d\d in |¾ in|½ in|1¼ in|1½ in|\d+(?:[-¼½¾ ]\d*\/?\d*)? in\b.*(?:pipe|PE|ASTM)|ASTM|ISO|SIDR|\d in, |× ?\d+ mm/;
 
 const PAGES = {
   water: WaterPage,
@@ -77,6 +78,20 @@ describe.each<[UnitSystem, RegExp]>([
     const leaks = texts(on.view.element.parentElement as Element).filter((t) => other.test(t) && !NAMES.test(t));
     on.view.unmount();
     expect([...new Set(leaks)]).toEqual([]);
+  });
+  it('every class of animal at a trough: its name, where its figure comes from, what is asked', async () => {
+    const demo = demoPlan('ousel-bank');
+    for (const row of ANIMAL_ROWS) {
+      // more than the table says, so that the note of it is shown too
+      const herd = { class: row.id, count: 3, litresPerHeadPerDay: 2 * row.high, visits: [] };
+      const nodes = demo.nodes.map((n) => (n.kind === 'trough' ? { ...n, herds: [herd] } : n));
+      const on = mountOnPage({ ...demo, nodes }, () => h(NeedPage), 'need');
+      useSettings().units = units;
+      await nextTick();
+      const leaks = texts(on.view.element.parentElement as Element).filter((t) => other.test(t) && !NAMES.test(t));
+      expect([...new Set(leaks)], row.id).toEqual([]);
+      on.view.unmount();
+    }
   });
   it('what is taken for a new place is told in them', () => {
     for (const p of PRESETS) expect(other.test(p.note[units]), `${p.label}: ${p.note[units]}`).toBe(false);

@@ -11,6 +11,7 @@ import { originOf, useTerrain } from '../../session/terrain.ts';
 import type { GridInfo } from '../../workers/terrain.ts';
 import GridFields from './GridFields.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ plan: Plan }>();
@@ -47,7 +48,7 @@ async function forget(): Promise<void> {
     <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
     <p class="small muted">
       Heights read off a grid: ± {{ showText(METHODS.grid.setting, 'rise', settings.units) }} each ({{
-        METHODS.grid.source
+        quoted(METHODS.grid.source, settings.units)
       }}). A level is far better before a pipe is bought.
     </p>
     <button type="button" class="plain-button main" data-test="keep-grid" :disabled="!info?.box" @click="keep">

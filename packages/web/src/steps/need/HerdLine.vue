@@ -11,15 +11,18 @@ import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
 import NeedLine, { type NeedView } from './NeedLine.vue';
+import { quoted } from '../../display/quoted.ts';
+import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ row: NeedRow; view: NeedView; herd: Herd }>();
 const { perform } = useEdits();
-const animals = ANIMAL_ROWS.map((r) => ({ value: r.id, label: r.name }));
+const settings = useSettings();
+const animals = computed(() => ANIMAL_ROWS.map((r) => ({ value: r.id, label: quoted(r.name, settings.units) })));
 /** The table, and the herd's own class where the table has none such. */
 const classes = computed(() =>
-  animals.some((a) => a.value === props.herd.class)
-    ? animals
-    : [{ value: props.herd.class ?? '', label: props.herd.class ?? '' }, ...animals],
+  animals.value.some((a) => a.value === props.herd.class)
+    ? animals.value
+    : [{ value: props.herd.class ?? '', label: props.herd.class ?? '' }, ...animals.value],
 );
 function change(label: string, recipe: (h: Herd) => void): undefined {
   perform(changeHerd(props.row.at, label, recipe));

@@ -1,14 +1,18 @@
 <script setup lang="ts">
-// The day of one need: buckets over the hours; a herd's visits can be taken along the day, and by their top for more.
+// The day of one need: buckets over the hours; visits, and the hours of people and gardens, can be taken along the day, by
+// their top for more, by their end for longer.
 import { scaleLinear } from 'd3-scale';
 import { computed, ref, useTemplateRef } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/budget';
-import { changeHerd, herdAt } from '@vernal-slope/plan/edit';
-import type { Plan } from '@vernal-slope/plan/schema';
+import { USUAL_HOURS } from '@vernal-slope/plan/catalogue';
+import { changeVisits, forgetVisits, gardenAt, peopleAt, visitsAt } from '@vernal-slope/plan/edit';
+import type { Herd, Plan } from '@vernal-slope/plan/schema';
 import { percent, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { useEdits } from '../../session/planpage.ts';
-import { minutesOf, sharesWith, shifted, squaresOf } from './buckets.ts';
+import { after, lasting, minutesOf, sharesWith, shifted, squaresOf } from './buckets.ts';
+
+type Visits = Herd['visits'];
 
 const props = defineProps<{ plan: Plan; row: NeedRow; month: number; bucket: number }>();
 const { perform } = useEdits();
@@ -20,7 +24,8 @@ const SIDE = 4.6;
 const x = scaleLinear([0, 24], [2, W - 2]);
 const hourWidth = x(1) - x(0);
 
-const herd = computed(() => herdAt(props.plan, props.row.at));
+const herd = computed(() => props.row.kind === 'herd');
+const said = computed(() => visitsAt(props.plan, props.row.at));
 const perDay = computed(() => props.row.perDay[props.month]);
 const squares = computed(() =>
   squaresOf(
@@ -31,79 +36,72 @@ const squares = computed(() =>
 const tallest = computed(() => Math.max(0, ...squares.value.map((s) => s.row + s.share)));
 /** A stack that would not fit is drawn closer. */
 const step = computed(() => Math.min(SIDE, (FOOT - 12) / Math.max(1, tallest.value)));
+const ends = (v: { at: string; durationMin: number }): string => after(v.at, v.durationMin);
 const visits = computed(() =>
-  (herd.value?.visits ?? []).map((v, k) => ({
+  said.value.map((v, k) => ({
     k,
     ...v,
     x: x((minutesOf(v.at) + v.durationMin / 2) / 60),
     litres: showText(v.share * perDay.value, 'volume', settings.units),
   })),
 );
-/** Two visits, as most herds come: at first light and towards evening (common practice). */
-const USUAL = [
-  { at: '07:30', durationMin: 45, share: 0.5 },
-  { at: '18:00', durationMin: 45, share: 0.5 },
-];
+const change = (label: string, recipe: (list: Visits) => void): void =>
+  void perform(changeVisits(props.row.at, label, recipe));
 const begin = (): void =>
-  void perform(changeHerd(props.row.at, 'visits', (h) => void (h.visits = USUAL.map((v) => ({ ...v })))));
+  change('visits', (list) => list.splice(0, list.length, ...USUAL_HOURS.herd.map((v) => ({ ...v }))));
 const move = (k: number, by: number): void =>
-  void perform(changeHerd(props.row.at, 'time of a visit', (h) => void (h.visits[k].at = shifted(h.visits[k].at, by))));
-function share(k: number, to: number): void {
-  perform(
-    changeHerd(props.row.at, 'share of a visit', (h) =>
-      sharesWith(
-        h.visits.map((v) => v.share),
-        k,
-        to,
-      ).forEach((s, i) => void (h.visits[i].share = s)),
-    ),
-  );
-}
+  change('time of a visit', (list) => void (list[k].at = shifted(list[k].at, by)));
+const last = (k: number, minutes: number): void =>
+  change('length of a visit', (list) => void (list[k].durationMin = lasting(list[k].at, minutes)));
+const setShares = (list: Visits, k: number, to: number): void =>
+  sharesWith(
+    list.map((v) => v.share),
+    k,
+    to,
+  ).forEach((s, i) => void (list[i].share = s));
+const share = (k: number, to: number): void => change('share of a visit', (list) => setShares(list, k, to));
 const takeOut = (k: number): void =>
-  void perform(
-    changeHerd(props.row.at, 'visit taken out', (h) => {
-      const shares = sharesWith(
-        h.visits.map((v) => v.share),
-        k,
-        0,
-      );
-      h.visits.forEach((v, i) => (v.share = shares[i]));
-      h.visits.splice(k, 1);
-    }),
-  );
+  change('visit taken out', (list) => {
+    setShares(list, k, 0);
+    list.splice(k, 1);
+  });
 const more = (): void =>
-  void perform(
-    changeHerd(props.row.at, 'another visit', (h) => {
-      h.visits.push({ at: '12:30', durationMin: 30, share: 0 });
-      sharesWith(
-        h.visits.map((v) => v.share),
-        h.visits.length - 1,
-        1 / h.visits.length,
-      ).forEach((s, i) => void (h.visits[i].share = s));
-    }),
-  );
+  change('another visit', (list) => {
+    list.push({ at: '12:30', durationMin: 30, share: 0 });
+    setShares(list, list.length - 1, 1 / list.length);
+  });
+/** People and gardens for whom nobody said when. */
+const usual = computed(
+  () => !herd.value && !(peopleAt(props.plan, props.row.at) ?? gardenAt(props.plan, props.row.at))?.visits,
+);
 
 const svg = useTemplateRef<SVGSVGElement>('svg');
-const held = ref<{ k: number; x: number; y: number; at: string; share: number; axis?: 'x' | 'y' } | null>(null);
+type Held = Visits[number] & { k: number };
+const held = ref<(Held & { px: number; py: number; axis?: 'x' | 'y' | 'end' }) | null>(null);
 /** What the held visit would be, while it is dragged. */
-const drawn = ref<{ k: number; at: string; share: number } | null>(null);
-function grab(event: PointerEvent, k: number): void {
-  const v = herd.value?.visits[k];
+const drawn = ref<Held | null>(null);
+function grab(event: PointerEvent, k: number, axis?: 'end'): void {
+  const v = said.value.at(k);
   if (!v) return;
+  event.stopPropagation();
   (event.target as Element).setPointerCapture(event.pointerId);
-  held.value = { k, x: event.clientX, y: event.clientY, at: v.at, share: v.share };
+  held.value = { ...v, k, px: event.clientX, py: event.clientY, ...(axis ? { axis } : {}) };
 }
 function drag(event: PointerEvent): void {
   const now = held.value;
   if (!now) return;
   const scale = W / Math.max(1, svg.value?.getBoundingClientRect().width ?? W);
-  const [dx, dy] = [(event.clientX - now.x) * scale, (event.clientY - now.y) * scale];
+  const [dx, dy] = [(event.clientX - now.px) * scale, (event.clientY - now.py) * scale];
   now.axis ??= Math.hypot(dx, dy) < 5 ? undefined : Math.abs(dx) > Math.abs(dy) ? 'x' : 'y';
   if (!now.axis) return;
+  const { k, at, durationMin, share: part } = now;
+  const minutes = (dx / hourWidth) * 60;
   drawn.value =
     now.axis === 'x'
-      ? { k: now.k, at: shifted(now.at, (dx / hourWidth) * 60), share: now.share }
-      : { k: now.k, at: now.at, share: Math.max(0, Math.min(1, Math.round((now.share - dy / 90) * 20) / 20)) };
+      ? { k, at: shifted(at, minutes), durationMin, share: part }
+      : now.axis === 'end'
+        ? { k, at, durationMin: lasting(at, durationMin + minutes), share: part }
+        : { k, at, durationMin, share: Math.max(0, Math.min(1, Math.round((part - dy / 90) * 20) / 20)) };
 }
 function release(done: boolean): void {
   const [now, end] = [held.value, drawn.value];
@@ -111,21 +109,40 @@ function release(done: boolean): void {
   drawn.value = null;
   if (!done || !now || !end) return;
   if (now.axis === 'x') move(now.k, minutesOf(end.at) - minutesOf(now.at));
+  else if (now.axis === 'end') last(now.k, end.durationMin);
   else share(now.k, end.share);
 }
-function key(event: KeyboardEvent, k: number, now: number): void {
+function key(event: KeyboardEvent, v: Held): void {
   const act = {
-    ArrowLeft: () => move(k, -15),
-    ArrowRight: () => move(k, 15),
-    ArrowUp: () => share(k, now + 0.05),
-    ArrowDown: () => share(k, now - 0.05),
-    Delete: () => takeOut(k),
+    ArrowLeft: () => move(v.k, -15),
+    ArrowRight: () => move(v.k, 15),
+    ArrowUp: () => share(v.k, v.share + 0.05),
+    ArrowDown: () => share(v.k, v.share - 0.05),
+    '[': () => last(v.k, v.durationMin - 15),
+    ']': () => last(v.k, v.durationMin + 15),
+    Delete: () => takeOut(v.k),
   }[event.key];
   if (!act || event.altKey || event.ctrlKey) return;
   event.preventDefault();
   event.stopPropagation();
   act();
 }
+/** Where a visit ends, as it is drawn. */
+const endOf = (v: Held): number => {
+  const now = drawn.value?.k === v.k ? drawn.value : v;
+  return Math.min(W - 2, x((minutesOf(now.at) + now.durationMin) / 60));
+};
+const midOf = (v: Held): number => {
+  const now = drawn.value?.k === v.k ? drawn.value : v;
+  return x((minutesOf(now.at) + now.durationMin / 2) / 60);
+};
+/** Said while it is dragged. */
+const saidOf = (v: Held): string => {
+  const now = drawn.value;
+  if (now?.k !== v.k) return '';
+  return held.value?.axis === 'y' ? percent(now.share) : `${now.at} to ${ends(now)}`;
+};
+const whose = computed(() => (herd.value ? 'Visit of' : 'Hours of'));
 const words = computed(
   () =>
     `The day of ${props.row.name}: ${showText(perDay.value, 'volume', settings.units)}${visits.value.length > 0 ? `, ${visits.value.map((v) => `${v.litres} at ${v.at}`).join(', ')}` : ''}`,
@@ -133,7 +150,7 @@ const words = computed(
 </script>
 
 <template>
-  <div class="day">
+  <div class="day" :class="{ thought: row.ifToo }">
     <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="words" data-test="need-day">
       <path class="grid" :d="[0, 6, 12, 18, 24].map((h) => `M${x(h)} 2V${FOOT}`).join('')" />
       <path class="floor" :d="`M${x(0)} ${FOOT}H${x(24)}`" />
@@ -152,11 +169,11 @@ const words = computed(
         :key="`visit-${v.k}`"
         class="visit"
         :class="{ held: held?.k === v.k }"
-        :transform="`translate(${drawn?.k === v.k ? x((minutesOf(drawn.at) + v.durationMin / 2) / 60) : v.x} 0)`"
+        :transform="`translate(${midOf(v)} 0)`"
         tabindex="0"
         role="slider"
-        :aria-label="`Visit of ${row.name}: arrows left and right for the time, up and down for its share, Delete takes it out`"
-        :aria-valuetext="`${v.at}, ${percent(v.share)}`"
+        :aria-label="`${whose} ${row.name}: arrows left and right for the time, up and down for its share, square brackets for its length, Delete takes it out`"
+        :aria-valuetext="`${v.at} to ${ends(v)}, ${percent(v.share)}`"
         aria-valuemin="0"
         aria-valuemax="1439"
         :aria-valuenow="minutesOf(v.at)"
@@ -165,23 +182,50 @@ const words = computed(
         @pointermove="drag"
         @pointerup="release(true)"
         @pointercancel="release(false)"
-        @keydown="key($event, v.k, v.share)"
+        @keydown="key($event, v)"
       >
-        <title>Drag it along the day, or by its top for more</title>
+        <title>{{ v.at }} to {{ ends(v) }}: drag it along the day, by its top for more, by its end for longer</title>
         <rect class="catch" :x="-13" y="0" width="26" :height="H" />
         <path class="grip" :d="`M0 ${FOOT}V13M-5 13h10`" />
-        <text y="10">{{ drawn?.k === v.k ? `${drawn.at}, ${percent(drawn.share)}` : v.litres }}</text>
+        <text y="10">{{ saidOf(v) || v.litres }}</text>
         <text class="time" :y="H - 3">{{ drawn?.k === v.k ? drawn.at : v.at }}</text>
+      </g>
+      <g
+        v-for="v in visits"
+        :key="`end-${v.k}`"
+        class="end"
+        :transform="`translate(${endOf(v)} ${FOOT})`"
+        :data-test="`visit-end-${v.k}`"
+        @pointerdown="grab($event, v.k, 'end')"
+        @pointermove="drag"
+        @pointerup="release(true)"
+        @pointercancel="release(false)"
+      >
+        <title>Until {{ ends(v) }}: drag it for longer or shorter</title>
+        <rect class="catch" x="-5" y="-11" width="14" height="25" />
+        <path d="M0 -5v10" />
       </g>
       <text v-if="visits.length === 0 && perDay > 0" x="150" y="11" class="all">
         {{ showText(perDay, 'volume', settings.units) }}
       </text>
     </svg>
-    <p v-if="herd" class="small buttons">
+    <p class="small buttons">
       <button v-if="visits.length === 0" type="button" class="plain-button" data-test="begin-visits" @click="begin">
         They come in visits
       </button>
-      <button v-else type="button" class="plain-button" @click="more">Another visit</button>
+      <button v-else type="button" class="plain-button" @click="more">
+        {{ herd ? 'Another visit' : 'Another time' }}
+      </button>
+      <span v-if="usual" class="muted">hours: common practice</span>
+      <button
+        v-else-if="!herd"
+        type="button"
+        class="plain-button"
+        data-test="usual-hours"
+        @click="perform(forgetVisits(row.at))"
+      >
+        As usual
+      </button>
     </p>
   </div>
 </template>
@@ -219,8 +263,28 @@ svg {
   touch-action: none;
 }
 
-.visit .catch {
+.catch {
   fill: transparent;
+}
+
+.end {
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.end path {
+  stroke: var(--ink);
+  stroke-width: 2.4;
+}
+
+.end:hover path {
+  stroke: var(--water);
+}
+
+.thought .square {
+  fill: none;
+  stroke: var(--muted);
+  stroke-dasharray: 2 1.4;
 }
 
 .visit .grip {

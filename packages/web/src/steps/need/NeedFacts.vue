@@ -97,8 +97,8 @@ const room = computed(() => props.balance.room.filter((r) => r.more > 0));
         <li v-for="r in room" :key="r.id">
           Room for
           <span class="figure">{{ r.kind === 'garden' ? showText(r.more, 'area', settings.units) : r.more }}</span>
-          more of {{ r.name.replace(/^\d+ /, '') }}; a tenth less would save
-          <span class="figure">{{ showPerDay(r.tenthSaves, settings.units) }}</span>.
+          more {{ r.kind === 'people' ? `people, ${r.name}` : `of ${r.name.replace(/^\d+ /, '')}` }}; a tenth less would
+          save <span class="figure">{{ showPerDay(r.tenthSaves, settings.units) }}</span>.
         </li>
       </ul>
     </div>

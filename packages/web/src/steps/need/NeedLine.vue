@@ -13,16 +13,18 @@ export interface NeedView {
 import { Trash2 } from '@lucide/vue';
 import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/budget';
-import { removeNeed } from '@vernal-slope/plan/edit';
+import { removeNeed, setIfToo } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { showPerDay } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
+import TickField from '../../fields/TickField.vue';
 import TextField from '../../fields/TextField.vue';
 import MonthPicker from './MonthPicker.vue';
 import NeedDay from './NeedDay.vue';
 import NeedYear from './NeedYear.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const props = defineProps<{
   row: NeedRow;
@@ -45,10 +47,11 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
 </script>
 
 <template>
-  <div class="row" :data-test="row.id">
+  <div class="row" :class="{ wished: row.ifToo }" :data-test="row.id">
     <div class="what">
       <p class="whose">
-        <i :class="row.kind"></i><strong>{{ title }}</strong>
+        <i :class="row.kind"></i><strong>{{ title }}</strong
+        ><span v-if="row.ifToo" class="small too">, if it comes too</span>
       </p>
       <slot />
       <button
@@ -80,8 +83,8 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
           row.perDay.some((v) => v < most * 0.999) ? ' at most' : ''
         }}
       </span>
-      <span class="from">{{ row.source }}{{ BASIS[row.basis] }}.</span>
-      <span v-if="row.note" class="amber">{{ row.note }}.</span>
+      <span class="from">{{ quoted(row.source, settings.units) }}{{ BASIS[row.basis] }}.</span>
+      <span v-if="row.note" class="amber">{{ quoted(row.note, settings.units) }}.</span>
       <label v-if="differs" class="reason"
         >Why
         <TextField
@@ -91,6 +94,13 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
           :label="`Why, ${row.name}`"
           @change="(why) => emit('reason', why || undefined)"
       /></label>
+      <TickField
+        class="small"
+        :checked="row.ifToo"
+        data-test="if-too"
+        @update:checked="(on) => perform(setIfToo(row.at, on, title))"
+        >only thought of: not counted</TickField
+      >
       <details class="single">
         <summary>single months</summary>
         <MonthPicker :months="months" :label="row.name" @change="(list) => emit('months', list)" />
@@ -107,6 +117,23 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
   align-items: start;
   padding: 8px 0;
   border-top: var(--line-hair) solid var(--rule);
+}
+
+.wished {
+  margin: 4px -8px;
+  padding: 8px;
+  border: 1.5px dashed var(--water-deep);
+  border-radius: var(--radius);
+}
+
+.wished .whose i {
+  border: 1.5px dashed var(--water-deep);
+  background: none;
+}
+
+.too {
+  margin-left: -8px;
+  color: var(--water-ink);
 }
 
 .whose {
@@ -172,6 +199,12 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
 
 .amber {
   color: var(--amber-ink);
+}
+
+.what :deep(label) {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
 }
 
 /* widths of what the three kinds of need enter */

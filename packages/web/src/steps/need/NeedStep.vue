@@ -22,11 +22,17 @@ const props = defineProps<{ plan: Plan; balance: PlanBalance }>();
 const { perform } = useEdits();
 const place = computed(() => herdPlace(props.plan));
 const settings = useSettings();
+/** What is there, then what might come too. */
+const rows = computed(() => [...props.balance.needs.rows, ...props.balance.needs.wished]);
 /** The month whose day is drawn: the one picked, else the tightest. */
 const picked = ref<number>();
 const month = computed(() => picked.value ?? props.balance.tightest);
 /** One size of bucket for every drawing of the day. */
-const bucket = computed(() => bucketFor(Math.max(...hoursOf(props.balance, month.value).needed, 0), settings.units));
+const bucket = computed(() => {
+  const { needs } = props.balance;
+  const all = hoursOf({ ...props.balance, needs: { ...needs, rows: rows.value } }, month.value);
+  return bucketFor(Math.max(...all.needed, 0), settings.units);
+});
 const view = computed(() => ({
   plan: props.plan,
   month: month.value,
@@ -54,11 +60,11 @@ const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
         </button>
       </span>
     </header>
-    <p v-if="balance.needs.rows.length === 0" class="empty">
+    <p v-if="rows.length === 0" class="empty">
       Nothing is needed yet. Put in who drinks and what grows; every figure starts from a published table and can be
       changed with a reason.
     </p>
-    <div v-if="balance.needs.rows.length > 0" class="captions small">
+    <div v-if="rows.length > 0" class="captions small">
       <span><strong>Who</strong>, how many, how much</span>
       <span class="of-day"
         ><strong>A day in</strong>
@@ -74,20 +80,15 @@ const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
       >
       <span><strong>A year</strong>: the months in which it is there</span>
     </div>
-    <LaterPart v-for="(row, k) in balance.needs.rows" :key="row.id" :after="k">
+    <LaterPart v-for="(row, k) in rows" :key="row.id" :after="k">
       <HerdLine v-if="herdOf(row)" :row="row" :view="view" :herd="herdOf(row)!" />
       <PeopleLine v-else-if="peopleOf(row)" :row="row" :view="view" :people="peopleOf(row)!" />
       <GardenLine v-else-if="gardenOf(row)" :row="row" :view="view" :garden="gardenOf(row)!" />
     </LaterPart>
-    <LaterPart :after="balance.needs.rows.length"
-      ><NeedSums
-        v-if="balance.needs.rows.length > 0"
-        :balance="balance"
-        :month="month"
-        :bucket="bucket"
-        @pick="(m) => (picked = m)"
+    <LaterPart :after="rows.length"
+      ><NeedSums v-if="rows.length > 0" :balance="balance" :month="month" :bucket="bucket" @pick="(m) => (picked = m)"
     /></LaterPart>
-    <LaterPart :after="balance.needs.rows.length + 1"><NeedFacts :plan="plan" :balance="balance" /></LaterPart>
+    <LaterPart :after="rows.length + 1"><NeedFacts :plan="plan" :balance="balance" /></LaterPart>
   </section>
 </template>
 

@@ -39,7 +39,10 @@ const busiest = computed(() => needed.value.indexOf(Math.max(...needed.value)));
 // the year
 const YW = 260;
 const yx = scaleLinear([0, 12], [4, YW - 4]);
-const most = computed(() => Math.max(...props.balance.months.flatMap((m) => [m.given, m.needed]), 1e-9));
+const wished = computed(() => props.balance.withWished);
+const most = computed(() =>
+  Math.max(...[...props.balance.months, ...(wished.value ?? [])].flatMap((m) => [m.given, m.needed]), 1e-9),
+);
 const yy = computed(() => scaleLinear([0, most.value], [H - 18, 12]));
 const stacks = computed(() =>
   Array.from({ length: 12 }, (_, m) => {
@@ -49,6 +52,13 @@ const stacks = computed(() =>
       at += gross.value * r.perDay[m];
       return { kind: r.kind, name: r.name, y: yy.value(at), h: yy.value(from) - yy.value(at) };
     });
+  }),
+);
+/** What might come too, over what is there. */
+const dashed = computed(() =>
+  (wished.value ?? []).map((m, k) => {
+    const top = yy.value(m.needed);
+    return { y: top, h: yy.value(props.balance.months[k].needed) - top };
   }),
 );
 const line = computed(() =>
@@ -90,6 +100,10 @@ const words = computed(() =>
           {{ showText(Math.abs(now.spare), 'volume', settings.units) }}
         </button>
         a day
+      </p>
+      <p v-if="wished" class="muted" data-test="wished-spare">
+        with what might come too {{ wished[month].spare >= 0 ? 'spare' : 'short by' }}
+        <span class="figure">{{ showText(Math.abs(wished[month].spare), 'volume', settings.units) }}</span>
       </p>
     </div>
     <svg
@@ -164,6 +178,14 @@ const words = computed(() =>
           :height="Math.max(0, s.h - 0.6)"
         />
         <rect
+          v-if="dashed[m] && dashed[m].h > 0.5"
+          class="wished"
+          :x="yx(m) + 2"
+          :y="dashed[m].y"
+          :width="yx(1) - yx(0) - 4"
+          :height="dashed[m].h"
+        />
+        <rect
           v-if="balance.months[m].needed > balance.months[m].given + 1e-12"
           class="lack"
           :x="yx(m) + 2"
@@ -187,8 +209,8 @@ const words = computed(() =>
     </svg>
     <p class="small muted key">
       A year, a day’s water by month: the line is what is counted on; <i class="herd"></i> animals,
-      <i class="people"></i> people, <i class="garden"></i> gardens with losses; outlined in red what is lacking. Press
-      a month to see its day.
+      <i class="people"></i> people, <i class="garden"></i> gardens with losses; outlined in red what is
+      lacking<template v-if="wished">, dashed what might come too</template>. Press a month to see its day.
     </p>
   </section>
 </template>
@@ -260,6 +282,13 @@ svg {
 .key .garden {
   fill: var(--moss);
   background: var(--moss);
+}
+
+.wished {
+  fill: none;
+  stroke: var(--water-deep);
+  stroke-width: 1.2;
+  stroke-dasharray: 3 2;
 }
 
 .lack {

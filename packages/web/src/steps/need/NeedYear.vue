@@ -83,7 +83,7 @@ const words = computed(() =>
       v-for="(v, m) in row.perDay"
       :key="m"
       class="column"
-      :class="row.kind"
+      :class="[row.kind, { wished: row.ifToo }]"
       :x="x(m) + 2"
       :y="BAR - 10 - (v / most) * 34"
       :width="x(1) - x(0) - 4"
@@ -156,6 +156,12 @@ svg {
 .bar {
   fill: var(--water-wash);
   stroke: var(--water-deep);
+}
+
+.column.wished {
+  fill: none;
+  stroke: var(--muted);
+  stroke-dasharray: 3 2;
 }
 
 .bar.broken {

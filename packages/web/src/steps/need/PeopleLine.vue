@@ -14,12 +14,15 @@ import NameField from '../../fields/NameField.vue';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import NeedLine, { type NeedView } from './NeedLine.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const props = defineProps<{ row: NeedRow; view: NeedView; people: People }>();
 const { perform } = useEdits();
 const settings = useSettings();
 const litres = (each: number): string => showField('litresPerDay', each, settings.units);
-const services = computed(() => SERVICE_ROWS.map((r) => ({ value: r.id, label: `${r.name} (${litres(r.typical)})` })));
+const services = computed(() =>
+  SERVICE_ROWS.map((r) => ({ value: r.id, label: `${quoted(r.name, settings.units)} (${litres(r.typical)})` })),
+);
 const uses = computed(() => USE_ROWS.map((r) => ({ value: r.name, label: `${r.name} (${litres(r.litres)})` })));
 function change(label: string, recipe: (p: People) => void): undefined {
   perform(changePeople(props.row.at, label, recipe));

@@ -1,7 +1,7 @@
 // The arithmetic of Need's drawings: buckets, visits moved along the day, shares, months.
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bucketFor, monthsBetween, sharesWith, shifted, squaresOf } from './buckets.ts';
+import { after, bucketFor, lasting, monthsBetween, sharesWith, shifted, squaresOf } from './buckets.ts';
 
 describe('buckets', () => {
   it('one size for the day, so that the fullest hour has room', () => {
@@ -31,6 +31,16 @@ describe('visits', () => {
     ['00:10', -60, '00:00'],
     ['23:50', 60, '23:45'],
   ])('%s moved by %i min is %s', (at, by, then) => expect(shifted(at, by)).toBe(then));
+  it.each([
+    ['05:00', 180, '08:00'],
+    ['07:30', 20, '07:50'],
+    ['23:00', 90, '24:00'],
+  ])('%s for %i min ends at %s', (at, minutes, then) => expect(after(at, minutes)).toBe(then));
+  it.each([
+    ['05:00', 187, 180],
+    ['05:00', -30, 15],
+    ['23:00', 300, 60],
+  ])('from %s, %i min are taken as %i', (at, minutes, then) => expect(lasting(at, minutes)).toBe(then));
   it('shares make a whole, the others in proportion', () => {
     expect(sharesWith([0.45, 0.55], 0, 0.6)).toEqual([0.6, 0.4]);
     expect(sharesWith([0.5, 0.25, 0.25], 0, 0)).toEqual([0, 0.5, 0.5]);

@@ -45,6 +45,16 @@ export function shifted(at: string, by: number): string {
   return `${two(Math.floor(m / 60))}:${two(m % 60)}`;
 }
 
+/** The time of day some minutes on, to the minute; midnight at the end of the day is 24:00. */
+export function after(at: string, minutes: number): string {
+  const m = Math.min(DAY, Math.round(minutesOf(at) + minutes));
+  return `${two(Math.floor(m / 60))}:${two(m % 60)}`;
+}
+
+/** How long a visit lasts, min: to a quarter of an hour, within the day. */
+export const lasting = (at: string, minutes: number): number =>
+  Math.max(15, Math.min(DAY - minutesOf(at), Math.round(minutes / 15) * 15));
+
 /** Shares with one of them set; the others keep their proportion, and all make a whole. */
 export function sharesWith(shares: readonly number[], k: number, share: number): number[] {
   const set = Math.max(0, Math.min(1, share));

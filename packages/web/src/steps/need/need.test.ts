@@ -8,7 +8,7 @@ import { useSettings } from '../../display/settings.ts';
 import { demoPlan, mountOnPage } from '../../testing/page.ts';
 import NeedPage from './NeedPage.vue';
 
-const open = (plan: Plan = demoPlan('ousel-bank')) => mountOnPage(plan, () => h(NeedPage));
+const open = (plan: Plan = demoPlan('ousel-bank')) => mountOnPage(plan, () => h(NeedPage), 'need');
 const button = (view: VueWrapper, words: string) => {
   const found = view.findAll('button').find((b) => b.text() === words || b.attributes('aria-label') === words);
   if (!found) throw new Error(`no button ${words}`);
@@ -129,7 +129,7 @@ describe('the drawing of the day and the year', () => {
     await view.find(`[data-test="${part}"]`).trigger('keydown', { key: name });
     await nextTick();
   };
-  const herd = (plan: Plan) => plan.nodes.flatMap((n) => (n.kind === 'trough' ? (n.herds ?? []) : []))[0];
+  const herd = (plan: Plan, k = 0) => plan.nodes.flatMap((n) => (n.kind === 'trough' ? (n.herds ?? []) : []))[k];
   it('a visit is moved along the day and by its top, by keys; the other visits take the rest', async () => {
     const { view, plan } = open();
     const before = herd(plan.value).visits.map((v) => ({ ...v }));
@@ -164,6 +164,48 @@ describe('the drawing of the day and the year', () => {
     // January: the currants want nothing then
     await view.findAll('[data-test="balance-chart"] .month')[0].trigger('click');
     expect(view.find('[data-test="sum-spare"]').text()).not.toMatch(/^1,000\sL$/);
+    view.unmount();
+  });
+  it('hours of people are taken hold of by keys, and given back to practice', async () => {
+    const { view, plan } = open();
+    const row = () => view.find('[data-test="people:0"]');
+    expect(row().text()).toContain('common practice');
+    const press = async (code: string) => {
+      await row().find('[data-test="visit-0"]').trigger('keydown', { key: code });
+      await nextTick();
+    };
+    await press('ArrowLeft');
+    await press(']');
+    expect(plan.value.needs?.people?.[0].visits?.[0]).toEqual({ at: '05:45', durationMin: 195, share: 0.4 });
+    await press('ArrowUp');
+    expect(plan.value.needs?.people?.[0].visits?.map((v) => v.share).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 2);
+    await row().find('[data-test="usual-hours"]').trigger('click');
+    expect(plan.value.needs?.people?.[0].visits).toBeUndefined();
+    view.unmount();
+  });
+  it('the end of a visit is dragged for longer', async () => {
+    const { view, plan } = open();
+    const end = view.find('[data-test="garden:0"] [data-test="visit-end-0"]');
+    const at = (clientX: number) => ({ clientX, clientY: 0, pointerId: 1 });
+    (end.element as unknown as { setPointerCapture: () => void }).setPointerCapture = () => undefined;
+    await end.trigger('pointerdown', at(100));
+    // a px is a unit of the drawing, an hour 12.33 of them
+    const svg = view.find('[data-test="garden:0"] [data-test="need-day"]').element;
+    svg.getBoundingClientRect = () => ({ width: 300 }) as DOMRect;
+    await end.trigger('pointermove', at(100 + 2 * 12.34));
+    await end.trigger('pointerup', at(100 + 2 * 12.34));
+    expect(plan.value.needs?.gardens?.[0].visits).toEqual([{ at: '05:00', durationMin: 300, share: 1 }]);
+    view.unmount();
+  });
+  it('what might come too is drawn apart, counted nowhere, and offered', async () => {
+    const { view, judgement, plan } = open();
+    const goats = view.find('[data-test="herd:low:1"]');
+    expect(goats.text()).toContain('if it comes too');
+    expect(view.find('[data-test="wished-spare"]').text()).toMatch(/860\sL/);
+    expect(judgement()?.offers?.map((o) => o.title)).toEqual(['Also 14 goats in milk, Low Meadow']);
+    expect(judgement()?.offers?.[0].text).toMatch(/140\sL a day more with losses; 860\sL a day stay spare in July/);
+    await goats.find('[data-test="if-too"]').trigger('click');
+    expect(herd(plan.value, 1).ifToo).toBeUndefined();
     view.unmount();
   });
   it('a herd without visits can begin to come in two', async () => {

@@ -1,12 +1,31 @@
 // The Need step: what goes out, and when.
 import { computed, defineAsyncComponent } from 'vue';
+import type { PlanBalance } from '@vernal-slope/plan/budget';
+import { setIfToo } from '@vernal-slope/plan/edit';
 import { stepOf, toldAt } from '@vernal-slope/plan/findings';
 import { isVessel } from '@vernal-slope/plan/kinds';
 import { MONTHS } from '../../display/dates.ts';
-import { percent } from '../../display/quantities.ts';
+import { percent, showPerDay, type UnitSystem } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
-import { countOf, perDayFigure, type StepJudgement } from '../../judgement/stepjudgement.ts';
+import { countOf, perDayFigure, type Offer, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
+
+/** What might come too, each with what it would take of what is to spare. */
+function offersOf({ needs, months, tightest }: PlanBalance, units: UnitSystem): Offer[] {
+  const gross = 1 / (1 - needs.losses);
+  return needs.wished.map((row) => {
+    const most = row.perDay.indexOf(Math.max(...row.perDay));
+    const takes = row.perDay.map((v) => gross * v);
+    const left = months.map((m, k) => m.spare - takes[k]);
+    const lean = left.indexOf(Math.min(...left));
+    const rest = `${showPerDay(Math.abs(left[lean]), units)} ${left[lean] >= 0 ? 'stay spare' : 'would be lacking'} in ${MONTHS[lean]}.`;
+    return {
+      title: `Also ${row.name}`,
+      text: `${showPerDay(takes[most], units)} more with losses; ${takes[tightest] > 0 || left[lean] < 0 ? rest : `nothing of it in ${MONTHS[tightest]}.`}`,
+      command: setIfToo(row.at, false, row.name),
+    };
+  });
+}
 
 export const needStep: StepRow = {
   key: 'need',
@@ -36,6 +55,7 @@ export const needStep: StepRow = {
           ),
         ],
         findings: budget.findings.filter((f) => toldAt(f, 'need')),
+        offers: offersOf(budget.balance, settings.units),
       };
     });
     return { judgement };

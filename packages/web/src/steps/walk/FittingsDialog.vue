@@ -8,6 +8,8 @@ import { fittingK } from '@vernal-slope/plan/compile';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import { fixed } from '../../display/quantities.ts';
 import PlainDialog from '../../shell/PlainDialog.vue';
+import { quoted } from '../../display/quoted.ts';
+import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{
   show: boolean;
@@ -17,13 +19,14 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; change: [fittings: Fitting[]] }>();
 
+const settings = useSettings();
 const groups = computed(() => {
   const by = new Map<string, { label: string; value: string }[]>();
   for (const row of FITTING_ROWS) {
     if (row.group === 'entrance' || row.group === 'exit') continue;
     by.set(row.group, [
       ...(by.get(row.group) ?? []),
-      { label: `${row.name}, K ${kOf({ type: row.id })}`, value: row.id },
+      { label: `${quoted(row.name, settings.units)}, K ${kOf({ type: row.id })}`, value: row.id },
     ]);
   }
   return [...by].map(([group, children]) => ({ type: 'group' as const, label: group, key: group, children }));
@@ -31,10 +34,12 @@ const groups = computed(() => {
 /** K in the pipe of this leg, to two figures after the point. */
 const kOf = (f: Fitting): string => fixed(fittingK(f, props.pipe), 2);
 const typeOf = (f: Fitting): string | undefined => ('type' in f && typeof f.type === 'string' ? f.type : undefined);
-const nameOf = (f: Fitting): string => findFitting(typeOf(f) ?? '')?.name ?? 'as entered';
+const nameOf = (f: Fitting): string => quoted(findFitting(typeOf(f) ?? '')?.name ?? 'as entered', settings.units);
 const spread = (f: Fitting): string => {
   const row = findFitting(typeOf(f) ?? '');
-  return row ? `${row.kLow} to ${row.kHigh}, ${row.basis}: ${row.source}` : 'entered in the plan';
+  return row
+    ? `${row.kLow} to ${row.kHigh}, ${row.basis}: ${quoted(row.source, settings.units)}`
+    : 'entered in the plan';
 };
 
 function add(type: string | null): void {

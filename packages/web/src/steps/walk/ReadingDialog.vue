@@ -23,6 +23,7 @@ import { planField } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();
@@ -183,7 +184,7 @@ function keep(): void {
         <span class="figure">{{ showText(answer.measured.error, 'rise', settings.units) }}</span>,
         {{ fixed((100 * Math.abs(answer.measured.rise)) / d.length, 1) }} in a hundred along the slope.
       </p>
-      <p class="small muted">± one standard error: {{ METHODS[d.method].source }}.</p>
+      <p class="small muted">± one standard error: {{ quoted(METHODS[d.method].source, settings.units) }}.</p>
       <button type="submit" class="plain-button main" data-test="keep-reading" :disabled="trouble !== ''">
         Keep the reading
       </button>

@@ -17,6 +17,7 @@ import PlainDialog from '../../shell/PlainDialog.vue';
 import FileField from '../../fields/FileField.vue';
 import TickField from '../../fields/TickField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{
@@ -148,7 +149,7 @@ async function keep(): Promise<void> {
       <p v-if="legs && legs.legs.length > 0" class="small muted">
         Heights by {{ METHODS[legs.legs[0].survey.method].name }}: ±
         {{ showText(METHODS[legs.legs[0].survey.method].setting, 'rise', settings.units) }} each ({{
-          METHODS[legs.legs[0].survey.method].source
+          quoted(METHODS[legs.legs[0].survey.method].source, settings.units)
         }}). A level is far better before a pipe is bought.
       </p>
     </template>

@@ -29,6 +29,7 @@ import { isSource, isStore } from '@vernal-slope/plan/kinds';
 import { planField } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import { quoted } from '../../display/quoted.ts';
 
 const props = defineProps<{
   plan: Plan;
@@ -94,7 +95,7 @@ const rows = computed<Row[]>(() => {
         field: 'firstFlushMm',
         quantity: 'drop',
         limits: { min: 0, max: 0.02 },
-        note: `once in a wet spell; ${FIRST_FLUSH_MM.source}`,
+        note: `once in a wet spell; ${quoted(FIRST_FLUSH_MM.source, settings.units)}`,
         set: (n, v) => void (n.roof && (n.roof.firstFlushMm = v)),
       },
       {
@@ -342,7 +343,7 @@ const UPKEEP = computed(() => ({
         />
         <EntryRow
           label="of"
-          :note="`${percent(a.runoff ?? RUNOFF_ROWS.find((r) => r.id === a.material)?.typical ?? 0.9)} runs off (${RUNOFF_ROWS.find((r) => r.id === a.material)?.source ?? 'assumed'})`"
+          :note="`${percent(a.runoff ?? RUNOFF_ROWS.find((r) => r.id === a.material)?.typical ?? 0.9)} runs off (${quoted(RUNOFF_ROWS.find((r) => r.id === a.material)?.source ?? 'assumed', settings.units)})`"
           ><ChoiceField
             :value="a.material ?? 'metal'"
             :options="RUNOFF_ROWS.map((r) => ({ value: r.id, label: r.name }))"
