@@ -2,7 +2,7 @@
 // The hillside: a section true to its heights, with the water standing as high as its pressure.
 import { refDebounced, refThrottled, useElementSize } from '@vueuse/core';
 import { area, line } from 'd3-shape';
-import { computed, ref, shallowRef, useId, watch } from 'vue';
+import { computed, ref, shallowRef, useId, useTemplateRef, watch } from 'vue';
 import { useShownResults } from '../../session/usePassing.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { closeUp, endsThatSlide, sectionOf, type LegRef, type Slide } from './section.ts';
@@ -364,7 +364,8 @@ function pressed(event: MouseEvent): void {
   spotAt.value = sx === undefined ? null : { ...found, x: sx };
 }
 
-const onKey = useDrawingKeys({
+const joinRings = useTemplateRef<InstanceType<typeof JoinRings>>('joinRings');
+const onArrow = useDrawingKeys({
   results: () => shown.value,
   section: () => section.value,
   leg: () => props.leg,
@@ -372,6 +373,11 @@ const onKey = useDrawingKeys({
   choose: (id) => emit('choose', id),
   take: (leg) => emit('leg', leg),
 });
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== 'l' || event.altKey || event.ctrlKey || event.metaKey) return onArrow(event);
+  event.stopPropagation();
+  joinRings.value?.toLoose();
+}
 
 const summary = computed(() => {
   const tube = labels.value[0];
@@ -486,6 +492,7 @@ const summary = computed(() => {
       </span>
       <JoinRings
         v-if="joins"
+        ref="joinRings"
         :plan="plan"
         :rings="rings"
         :width="w"

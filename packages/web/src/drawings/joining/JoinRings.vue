@@ -33,6 +33,8 @@ const props = defineProps<{
   /** Height above datum of a point of the drawing, m; of a drawing that shows heights. */
   heightAt?: (y: number) => number;
   chosen?: string;
+  /** What is in sight of a drawing that scrolls, px; all of it where it does not. */
+  sight?: { readonly left: number; readonly width: number };
 }>();
 
 const settings = useSettings();
@@ -40,6 +42,14 @@ const { joining, choosePlace, pickLeg } = usePlanPage();
 const layer = useTemplateRef<HTMLElement>('layer');
 
 const open = shallowRef<{ readonly ring: Ring; readonly riseM?: number } | null>(null);
+/** Where the ring of the open menu stands now: its strip may have been spread since. */
+const openAt = computed(() => {
+  const now = open.value?.ring;
+  const ring = props.rings.find((r) => r.key === now?.key);
+  return ring && now && Math.hypot(ring.x - now.x, ring.y - now.y) > 0 && !moved.value ? ring : (now ?? { x: 0, y: 0 });
+});
+/** The menu was opened where a drag ended, not at its ring. */
+const moved = ref(false);
 /** A ring being dragged, px. */
 const dragged = shallowRef<{
   readonly ring: Ring;
@@ -129,11 +139,14 @@ function release(event: PointerEvent, done: boolean): void {
   }
   const step = STEP[settings.units];
   const { x, y } = at(event);
+  moved.value = true;
   const rise = t?.rise === undefined ? undefined : Number((Math.round(t.rise / step) * step).toFixed(4));
   show({ ...now.ring, x, y }, rise);
 }
 function press(ring: Ring): void {
-  if (!suppress) show(ring);
+  if (suppress) return;
+  moved.value = false;
+  show(ring);
 }
 function ask(preset: PresetKey): void {
   const now = open.value;
@@ -194,11 +207,16 @@ function onKey(event: KeyboardEvent, ring: Ring): void {
     .at(0);
   if (best) focusRing(best.r.key);
 }
+/** Focus to the next place that hangs loose. */
+function toLoose(): void {
+  const next = props.rings.find((r) => r.loose);
+  if (next) focusRing(next.key);
+}
 function focusRing(key: string): void {
   layer.value?.querySelector<HTMLElement>(`[data-ring="${CSS.escape(key)}"]`)?.focus();
 }
 const hot = ref('');
-defineExpose({ show, focusRing });
+defineExpose({ show, focusRing, toLoose });
 </script>
 
 <template>
@@ -250,9 +268,10 @@ defineExpose({ show, focusRing });
       :key="open.ring.key"
       :plan="plan"
       :spot="open.ring.spot"
-      :x="open.ring.x"
-      :y="open.ring.y"
-      :width="width"
+      :x="openAt.x"
+      :y="openAt.y"
+      :width="sight?.width ?? width"
+      :from="sight?.left"
       :height="height"
       full
       @pick="ask"

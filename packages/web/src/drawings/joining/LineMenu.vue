@@ -14,6 +14,8 @@ const props = defineProps<{
   y: number;
   width: number;
   height: number;
+  /** Left edge of what is in sight of a drawing that scrolls, px; `width` is then the width in sight. */
+  from?: number;
   /** A place may be named and taken out here too. */
   full: boolean;
 }>();
@@ -46,13 +48,15 @@ const box = useTemplateRef<HTMLElement>('box');
 const WIDTH = 288;
 /** Beside the ring, whole in sight. */
 const tall = ref(240);
-const at = computed(() => ({
-  left: Math.max(
-    4,
-    props.x + 24 + WIDTH < props.width ? props.x + 24 : Math.min(props.x - WIDTH - 24, props.width - WIDTH - 4),
-  ),
-  top: Math.max(2, Math.min(props.y - 40, props.height - tall.value - 2)),
-}));
+const at = computed(() => {
+  const from = props.from ?? 0;
+  const end = from + props.width;
+  const beside = props.x + 24;
+  return {
+    left: Math.max(from + 4, beside + WIDTH < end ? beside : Math.min(props.x - WIDTH - 24, end - WIDTH - 4)),
+    top: Math.max(2, Math.min(props.y - 40, props.height - tall.value - 2)),
+  };
+});
 const measure = (): void => void (tall.value = box.value?.offsetHeight ?? tall.value);
 watch([why, more], () => nextTick(measure));
 onMounted(() => {

@@ -17,7 +17,7 @@ import DropGlyph from '../../shell/DropGlyph.vue';
 import JoinRings, { type Ring } from '../joining/JoinRings.vue';
 import { heightTicks } from '../hillside/drawing.ts';
 import { placeLabels } from '../hillside/labels.ts';
-import { stripsOf, type StripLeg, type StripPlace } from './strips.ts';
+import { spreadScale, stripsOf, type Strip, type StripLeg, type StripPlace } from './strips.ts';
 
 const props = defineProps<{
   results: PlanResults;
@@ -54,13 +54,24 @@ const scale = computed(() => {
   if (legs === 0) return 1;
   return Math.max(narrow.value ? 0.8 : 0.95, Math.min(2.4, (width.value - fixed) / legs));
 });
+/** A thumb tells places so far apart, px. */
+const THUMB = 52;
+/** The strip that was pressed last is spread where all are drawn close: its rings can be told with a thumb. */
+const spread = computed(() => {
+  if (!narrow.value) return -1;
+  const line = props.leg?.line;
+  const has = (s: Strip): boolean => s.places.some((p) => p.id === props.chosen);
+  const both = strips.value.findIndex((s) => has(s) && s.legs.some((l) => l.line === line));
+  return both >= 0 ? both : strips.value.findIndex(has);
+});
 const laid = computed(() => {
   let x = LEFT;
-  return strips.value.map((s) => {
+  return strips.value.map((s, k) => {
     const start = x + LEAD;
-    const w = s.places.length === 1 ? 0 : s.width * scale.value;
+    const own = k === spread.value ? spreadScale(s, scale.value, THUMB) : scale.value;
+    const w = s.places.length === 1 ? 0 : s.width * own;
     x = start + w + (s.places.length === 1 ? ALONE - LEAD : TAIL);
-    return { strip: s, start, end: start + w, left: start - LEAD * 0.6, right: start + w + TAIL * 0.45 };
+    return { strip: s, scale: own, start, end: start + w, left: start - LEAD * 0.6, right: start + w + TAIL * 0.45 };
   });
 });
 const full = computed(() => Math.max(width.value, (laid.value.at(-1)?.right ?? 0) + 60));
@@ -85,7 +96,8 @@ const ticks = computed(() =>
 );
 const unit = computed(() => show(0, 'height', settings.units).unit);
 
-const legX = (k: number, x: number): number => laid.value[k].start + x * (laid.value[k].strip.hand ? 1 : scale.value);
+const legX = (k: number, x: number): number =>
+  laid.value[k].start + x * (laid.value[k].strip.hand ? 1 : laid.value[k].scale);
 
 interface Drawn {
   readonly key: string;
@@ -345,6 +357,13 @@ function toLoose(): void {
   rings.value?.focusRing(next.key);
   emit('choose', next.place.id);
 }
+/** How far it is scrolled, px. */
+const scrolled = ref(0);
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== 'l' || event.altKey || event.ctrlKey || event.metaKey) return;
+  event.stopPropagation();
+  toLoose();
+}
 const summary = computed(
   () =>
     `The whole place: ${plan.value.nodes.length} places, ${plan.value.lines.length} lines${loose.value > 0 ? `, ${loose.value} hanging loose` : ''}. Every ring leads a line; arrow keys go from ring to ring, Enter asks, l goes to what hangs loose.`,
@@ -355,8 +374,16 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
 <template>
   <section class="whole" aria-label="The whole place">
     <div ref="holder" class="frame">
-      <div ref="scroller" class="scroller" tabindex="-1">
-        <div class="canvas" :style="{ width: `${full}px`, height: `${h}px` }" role="group" :aria-label="summary">
+      <div
+        ref="scroller"
+        class="scroller"
+        tabindex="0"
+        :aria-label="summary"
+        role="group"
+        @keydown="onKey"
+        @scroll.passive="scrolled = scroller?.scrollLeft ?? 0"
+      >
+        <div class="canvas" :style="{ width: `${full}px`, height: `${h}px` }">
           <svg :width="full" :height="h" :viewBox="`0 0 ${full} ${h}`" data-test="whole-place">
             <g class="grid" aria-hidden="true">
               <path v-for="t in ticks" :key="t.y" :d="`M${LEFT - 10} ${t.y}H${full}`" />
@@ -451,6 +478,7 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
             :line-at="lineAt"
             :height-at="heightAt"
             :chosen="chosenPlace?.id"
+            :sight="{ left: scrolled, width }"
           />
         </div>
       </div>

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { addPlace, applyCommand, joinSpots, PRESETS, type Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { demoPlan } from '../../testing/page.ts';
-import { stripsOf } from './strips.ts';
+import { spreadScale, stripsOf } from './strips.ts';
 
 const EMPTY: Plan = { format: 'vernal-slope/plan', version: 1, title: 'Mine', nodes: [], lines: [] };
 const after = (plan: Plan, command: Command): Plan => applyCommand(plan, command)?.plan ?? plan;
@@ -76,5 +76,22 @@ describe('strips', () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('a strip that is spread', () => {
+  it('has its places a thumb apart, as far as four times', () => {
+    for (const strip of stripsOf(demoPlan('ousel-bank'))) {
+      const scale = spreadScale(strip, 0.8, 52);
+      const apart = strip.places.slice(1).map((p, k) => scale * (p.x - strip.places[k].x));
+      for (const px of apart) expect(px).toBeGreaterThanOrEqual(52 - 1e-9);
+    }
+    const places = [{ x: 0 }, { x: 2 }] as unknown as Parameters<typeof spreadScale>[0]['places'];
+    expect(spreadScale({ places }, 0.8, 52)).toBeCloseTo(3.2, 9);
+  });
+  it('is never drawn closer than the others, nor where a place stands alone', () => {
+    const places = [{ x: 0 }, { x: 500 }] as unknown as Parameters<typeof spreadScale>[0]['places'];
+    expect(spreadScale({ places }, 0.8, 52)).toBe(0.8);
+    expect(spreadScale({ places: places.slice(0, 1) }, 0.8, 52)).toBe(0.8);
   });
 });

@@ -46,6 +46,18 @@ export const legWidth = (lengthM: number): number => Math.min(130, Math.max(30, 
 /** Room between a source and the tank it falls into, px. */
 const HAND = 70;
 
+/** How far a strip is spread at most. */
+const MOST_SPREAD = 4;
+/**
+ * Scale of a strip at which its places stand so far apart that a thumb tells them: at least the scale of the others.
+ * @param gap px between places
+ */
+export function spreadScale(strip: Pick<Strip, 'places'>, scale: number, gap: number): number {
+  const apart = strip.places.slice(1).map((p, k) => p.x - strip.places[k].x);
+  const least = Math.min(...apart.filter((d) => d > 0));
+  return Number.isFinite(least) ? Math.max(scale, Math.min(MOST_SPREAD * scale, gap / least)) : scale;
+}
+
 /** Strips of a plan, in the order in which the water comes to them; every place and every line is in one. */
 export function stripsOf(plan: Plan): Strip[] {
   const left = new Set(plan.lines.map((l) => l.id));
