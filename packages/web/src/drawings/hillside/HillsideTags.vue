@@ -151,6 +151,15 @@ const tubes = computed(() => {
   cursor: pointer;
 }
 
+@media (pointer: coarse) {
+  /* what a finger can hit, within what the eye sees */
+  .tag .name {
+    margin-top: -12px;
+    padding: 14px 8px 6px;
+    line-height: 24px;
+  }
+}
+
 .tag .value {
   display: inline-flex;
   gap: 6px;

@@ -50,6 +50,18 @@ button:last-child {
   border-right-width: var(--line-hair);
 }
 
+@media (pointer: coarse) {
+  .months {
+    flex-wrap: wrap;
+  }
+
+  button {
+    width: 44px;
+    min-height: 44px;
+    border-right-width: var(--line-hair);
+  }
+}
+
 button.on {
   background: var(--water-wash);
   color: var(--ink);

@@ -381,7 +381,9 @@ td .figure.small {
   margin-left: auto;
 }
 
-td .plain-button {
-  min-height: 26px;
+@media (pointer: fine) {
+  td .plain-button {
+    min-height: 26px;
+  }
 }
 </style>

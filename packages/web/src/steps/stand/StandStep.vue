@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Stand: how high the tank must be, what it could stand on instead, what the stand is, a first look at it.
-import { computed } from 'vue';
+import { computed, nextTick, useTemplateRef } from 'vue';
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
@@ -37,6 +37,7 @@ import { isStore } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import LaterPart from '../../shell/LaterPart.vue';
+import FoldPart from '../../shell/FoldPart.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -105,7 +106,12 @@ const JUMPS = [
   { id: 'carry-title', name: 'Will it carry' },
   { id: 'parts-title', name: 'Parts and waits' },
 ] as const;
-function jump(id: string): void {
+const carryPart = useTemplateRef<InstanceType<typeof FoldPart>>('carryPart');
+const partsPart = useTemplateRef<InstanceType<typeof FoldPart>>('partsPart');
+async function jump(id: string): Promise<void> {
+  if (id === 'carry-title') carryPart.value?.open();
+  if (id === 'parts-title') partsPart.value?.open();
+  await nextTick();
   const title = document.getElementById(id);
   title?.scrollIntoView({ block: 'start', behavior: 'smooth' });
   title?.setAttribute('tabindex', '-1');
@@ -284,25 +290,23 @@ function jump(id: string): void {
 
     <LaterPart :after="7"
       ><section v-if="checked" class="sheet on" aria-labelledby="carry-title">
-        <h2 id="carry-title">Will it carry: a first look</h2>
-        <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
-        <p class="small muted">
-          Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 from every
-          side (all from memory: look them up). Tank brim full with a person on the platform.
-        </p>
-        <p class="small" data-test="not-looked-at"><strong>Not looked at:</strong> {{ NOT_LOOKED_AT.join('; ') }}.</p>
+        <FoldPart id="carry-title" ref="carryPart" title="Will it carry: a first look" :level="2">
+          <StandChecks :checks="answer.checks" @working="(w) => emit('working', w)" />
+          <p class="small muted">
+            Allowable stress design with base values of the NDS, presumptive bearing of the IRC, wind of ASCE 7 from
+            every side (all from memory: look them up). Tank brim full with a person on the platform.
+          </p>
+          <p class="small" data-test="not-looked-at">
+            <strong>Not looked at:</strong> {{ NOT_LOOKED_AT.join('; ') }}.
+          </p></FoldPart
+        >
       </section></LaterPart
     >
     <LaterPart :after="8"
       ><section v-if="answer.parts" class="sheet on" aria-labelledby="parts-title">
-        <h2 id="parts-title">Parts and waits</h2>
-        <StandParts
-          :plan="plan"
-          :answer="answer"
-          :edit="edit"
-          :change="change"
-          @working="(w) => emit('working', w)"
-        /></section
+        <FoldPart id="parts-title" ref="partsPart" title="Parts and waits" :level="2">
+          <StandParts :plan="plan" :answer="answer" :edit="edit" :change="change" @working="(w) => emit('working', w)"
+        /></FoldPart></section
     ></LaterPart>
   </template>
 </template>
