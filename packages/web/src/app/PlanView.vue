@@ -490,6 +490,11 @@ usePlanKeys({
     padding: 0;
   }
 
+  /* the widest table of a step, whole on the width of a letter or an A4 */
+  .page {
+    zoom: 0.7;
+  }
+
   .lower > :deep(.judgement) {
     position: static;
     max-height: none;
