@@ -59,7 +59,7 @@ export {
   type PastedRow,
   type WalkedTrack,
 } from './legs.ts';
-export { addBranch, branchFault, endsFor, joinEnd, swapEnds, type EndKind } from './branches.ts';
+export { endsFor, joinEnd, swapEnds } from './branches.ts';
 export {
   keepLayout,
   legsFromGround,

@@ -4,9 +4,10 @@ import { describe, expect, it } from 'vitest';
 import { crossChecks, loadPlan } from '../document/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
 import {
-  addBranch,
+  addPlace,
+  addRefusal,
+  type PresetKey,
   applyCommand,
-  branchFault,
   joinFault,
   joinLegs,
   pasteLegs,
@@ -19,6 +20,13 @@ import {
   takeOutLine,
   type Command,
 } from './index.ts';
+
+/** A tee at the end of a leg, and a line from it to a new place. */
+const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {
+  const command = addPlace(plan, key, { by: 'line', at: { line, leg } });
+  if (command.line === undefined) throw new Error('no line');
+  return { ...command, line: command.line };
+};
 
 const loaded = loadPlan(
   readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
@@ -122,7 +130,7 @@ describe('a walk', () => {
 });
 
 describe('a branch', () => {
-  const command = addBranch(plan, 'main', 3, 'trough');
+  const command = branchAt(plan, 'main', 3, 'trough');
   const p = after(plan, command);
   it('leaves at a tee that parts the line', () => {
     expect(crossChecks(p)).toEqual([]);
@@ -132,12 +140,12 @@ describe('a branch', () => {
     expect(ground(p, main(p).to)).toBe(main(plan).legs[3].endGroundM);
   });
   it('does not leave where a line ends in a trough', () => {
-    expect(branchFault(plan, 'main', 5)).toContain('choose an earlier leg');
-    expect(branchFault(plan, 'main', 3)).toBeUndefined();
-    expect(after(plan, addBranch(plan, 'main', 5, 'outlet'))).toBe(plan);
+    expect(addRefusal(plan, 'tap', { line: 'main', leg: 5 })).toBeTruthy();
+    expect(addRefusal(plan, 'tap', { line: 'main', leg: 3 })).toBeUndefined();
+    expect(after(plan, branchAt(plan, 'main', 5, 'tap'))).toBe(plan);
   });
   it('goes on from a tap on the way without a tee', () => {
-    const more = after(plan, addBranch(plan, 'bakehouse', 1, 'outlet'));
+    const more = after(plan, branchAt(plan, 'bakehouse', 1, 'tap'));
     expect(more.lines.at(-1)?.from).toBe('kitchen');
     expect(crossChecks(more)).toEqual([]);
   });

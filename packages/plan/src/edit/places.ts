@@ -1,6 +1,6 @@
 // Commands that make a place of one's own: places added and joined by lines, wherever one begins; refused with a reason.
 import { metresOfFeet } from '../fields/index.ts';
-import { inletElevation, isSource, isStore, isVessel, kindOf, nameOf, type PlanNode } from '../kinds/index.ts';
+import { inletElevation, isSource, isStore, isTap, isVessel, kindOf, nameOf, type PlanNode } from '../kinds/index.ts';
 import { reachOf } from '../topology/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
@@ -167,13 +167,25 @@ export function joinRefusal(plan: Plan, from: LineSpot, to: LineSpot): string | 
   return 'why' in way ? way.why : undefined;
 }
 
+/**
+ * Which way a line to a new place runs. No water comes to a new tap yet: where the place that is there lets no line leave it,
+ * the tap would feed it with nothing.
+ */
+function wayToNew(plan: Plan, there: PlanNode, made: PlanNode): ReturnType<typeof wayBetween> {
+  if (cannotLeave(there) && isTap(made))
+    return {
+      why: `${nameOf(there)} has no outlet for a line to leave by: lead the line from a tee on the way to it, or give it an outlet.`,
+    };
+  return wayBetween({ ...plan, nodes: [...plan.nodes, made] }, there, made);
+}
+
 /** Why a preset cannot be joined by a line to a spot; undefined when it can. */
 export function addRefusal(plan: Plan, preset: PresetKey, at: LineSpot): string | undefined {
   const there = placeAt(plan, at);
   if (groundAt(plan, at) === undefined) return 'There is no such place any more.';
   const made = presetOf(preset).make('\0new', 0, 'metric');
   const named = { ...made, name: `the new ${kindOf(made).word}` } as PlanNode;
-  const way = wayBetween({ ...plan, nodes: [...plan.nodes, named] }, there ?? TEE, named);
+  const way = wayToNew(plan, there ?? TEE, named);
   return 'why' in way ? way.why : undefined;
 }
 
@@ -319,7 +331,7 @@ export function addPlace(plan: Plan, key: PresetKey, joining: Joining, name?: st
             : (joining.groundM ?? middleGround(draft));
       const made = { ...preset.make(node, ground, units), name: called } as PlanNode;
       if (joining.by === 'line' && at) {
-        const way = wayBetween({ ...draft, nodes: [...draft.nodes, made] }, at, made);
+        const way = wayToNew(draft, at, made);
         if ('why' in way) return;
         insert(draft, made);
         layLine(draft, line ?? '', nodeOf(draft, way.from.id), nodeOf(draft, way.to.id), joining);

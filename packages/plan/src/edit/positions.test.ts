@@ -5,7 +5,8 @@ import { crossChecks, loadPlan } from '../document/index.ts';
 import { layoutOf } from '../positions/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
 import {
-  addBranch,
+  addPlace,
+  type PresetKey,
   applyCommand,
   joinEnd,
   joinLegs,
@@ -20,6 +21,13 @@ import {
   swapEnds,
   type Command,
 } from './index.ts';
+
+/** A tee at the end of a leg, and a line from it to a new place. */
+const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {
+  const command = addPlace(plan, key, { by: 'line', at: { line, leg } });
+  if (command.line === undefined) throw new Error('no line');
+  return { ...command, line: command.line };
+};
 
 const load = (name: string): Plan => {
   const read = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
@@ -133,9 +141,9 @@ describe('a place slid along the slope', () => {
 
 describe('a line led to a place that is there', () => {
   it('closes a loop, ends at the height of the place and takes the lost end away', () => {
-    const first = addBranch(ousel, 'main', 1, 'junction');
+    const first = branchAt(ousel, 'main', 1, 'tee');
     const a = after(ousel, first);
-    const second = addBranch(a, main(a).id, 0, 'outlet');
+    const second = branchAt(a, main(a).id, 0, 'tap');
     const b = after(a, second, joinEnd(second.line, first.node));
     const line = b.lines.find((l) => l.id === second.line) as Line;
     expect(line.to).toBe(first.node);
@@ -144,7 +152,7 @@ describe('a line led to a place that is there', () => {
     expect(crossChecks(b)).toEqual([]);
   });
   it('and a spring met on the way gives into the tee', () => {
-    const spring = addBranch(ousel, 'main', 1, 'source');
+    const spring = branchAt(ousel, 'main', 1, 'spring');
     const p = after(ousel, spring);
     const line = p.lines.find((l) => l.id === spring.line) as Line;
     expect(line.from).toBe(spring.node);
@@ -153,7 +161,7 @@ describe('a line led to a place that is there', () => {
 });
 
 describe('a tee moved along its line', () => {
-  const branch = addBranch(ousel, 'main', 2, 'outlet');
+  const branch = branchAt(ousel, 'main', 2, 'tap');
   const teed = after(ousel, branch);
   const on = lineOn(teed, 'main') as Line;
   it('moves the height with the ground and keeps the way as long as it was', () => {

@@ -1,8 +1,7 @@
 // What people look for when they add a place: each with its kind and figures to start from, round in the person's units.
 // Flows and heights of taps and showers are common practice, no source; each can be changed at its step.
 import { kilometresOfMiles, kiloPascalsOfPsi, litresOfGallons, metresOfFeet } from '../fields/index.ts';
-import { KINDS, type PlanNode } from '../kinds/index.ts';
-import type { BasinNode, SourceNode, StoreNode, TapNode } from '../schema/index.ts';
+import type { BasinNode, PlanNode, SourceNode, StoreNode, TapNode } from '../schema/index.ts';
 
 export type UnitSystem = 'metric' | 'us';
 
@@ -347,7 +346,7 @@ export const PRESETS: readonly Preset[] = [
     label: 'Tee, to lead on from later',
     note: { metric: '', us: '' },
     letter: 'e',
-    make: (id, groundM) => KINDS.junction.fresh(id, groundM),
+    make: (id, groundM) => ({ id, kind: 'junction', name: 'Tee', groundM }),
   },
 ];
 

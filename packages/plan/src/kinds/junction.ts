@@ -11,8 +11,6 @@ export const junction = defineKind({
   roles: ['joint'],
   word: 'junction',
   name: 'Tee',
-  offer: 'to a place further on',
-  fresh: (id, groundM): Junction => ({ id, kind: 'junction', name: 'Tee', groundM }),
   place: (_, on) => ({ node: on.builder.node(), surface: -1, limitLink: -1, lawLinks: [] }),
   arrive: (_, placed) => noArrivalLoss(placed.node),
   depart: PASSES,

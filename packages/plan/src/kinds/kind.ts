@@ -114,10 +114,6 @@ export interface Kind<S extends z.ZodType = z.ZodType, N = z.infer<S>> {
   readonly word: string;
   /** What a new one is called. */
   readonly name: string;
-  /** Of a menu, where a new line is begun: "to a trough". */
-  readonly offer: string;
-  /** Figures to start from, each of which can be changed. */
-  readonly fresh: (id: string, groundM: number) => N;
   /** What the schema cannot see. `path` is the node's place in the document. */
   readonly faults?: (node: N, path: readonly PropertyKey[], roles: Roles) => Iterable<Fault>;
   /** Why no line can leave it; undefined when one can. */

@@ -51,18 +51,6 @@ export const outlet = defineKind({
   roles: ['outlet', 'joint'],
   word: 'outlet',
   name: 'Tap',
-  offer: 'to a tap or outlet',
-  fresh: (id, groundM): Outlet => ({
-    id,
-    kind: 'outlet',
-    name: 'Tap',
-    groundM,
-    heightM: 1,
-    ratedFlowLpm: 8,
-    ratedPressureKPa: 50,
-    exponent: 0.5,
-    use: 'drink',
-  }),
   faults: function* (node, path) {
     const rated = node.ratedFlowLpm !== undefined && node.ratedPressureKPa !== undefined;
     if (!rated && !node.orifice) {

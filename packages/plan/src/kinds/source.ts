@@ -52,17 +52,7 @@ export const source = defineKind({
   roles: ['source'],
   word: 'source',
   name: 'Spring',
-  offer: 'from a spring',
   // nobody has measured it yet: a trickle, to be replaced by the first bucket test
-  fresh: (id, groundM): Source => ({
-    id,
-    kind: 'source',
-    type: 'spring',
-    name: 'Spring',
-    groundM: groundM + 1,
-    yieldLpm: 1,
-    heightM: 0.2,
-  }),
   faults,
   place: (node, on) => {
     const surface = on.fixedAt(surfaceOf(node));

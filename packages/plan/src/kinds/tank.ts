@@ -49,19 +49,6 @@ export const tank = defineKind({
   roles: ['store', 'vessel'],
   word: 'tank',
   name: 'Tank',
-  offer: 'to a tank',
-  fresh: (id, groundM): Tank => ({
-    id,
-    kind: 'tank',
-    name: 'Tank',
-    groundM,
-    standM: 0,
-    shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
-    outletM: 0.06,
-    overflowM: 1.1,
-    startLevelM: 0.8,
-    inlet: { at: 'top', heightM: 1.13 },
-  }),
   faults: function* (node, path) {
     yield* vesselFaults(node, path);
     for (const [k, linked] of (node.linked ?? []).entries())

@@ -26,28 +26,6 @@ export const trough = defineKind({
   roles: ['vessel', 'outlet'],
   word: 'trough',
   name: 'Trough',
-  offer: 'to a trough',
-  fresh: (id, groundM): Trough => ({
-    id,
-    kind: 'trough',
-    name: 'Trough',
-    groundM,
-    shape: { type: 'box', lengthM: 1.8, widthM: 0.6, heightM: 0.5 },
-    overflowM: 0.45,
-    startLevelM: 0.4,
-    inlet: {
-      at: 'top',
-      heightM: 0.48,
-      floatValve: {
-        seatMm: 9.5,
-        dischargeCoefficient: 0.62,
-        characteristic: 'proportional',
-        closeLevelM: 0.4,
-        bandM: 0.06,
-      },
-    },
-    wants: { flowLpm: 6, pressureKPa: 10 },
-  }),
   faults: vesselFaults,
   cannotLeave: (node) =>
     node.outletM === undefined

@@ -2,12 +2,19 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { compilePlan } from '@vernal-slope/plan/compile';
 import { loadPlan } from '@vernal-slope/plan/document';
-import { addBranch, applyCommand } from '@vernal-slope/plan/edit';
+import { addPlace, applyCommand, type PresetKey } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { heightFor, judgePlan, solvePlan } from '@vernal-slope/plan/solve';
 import { consumers } from '@vernal-slope/plan/topology';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { chainTo, closeUp, sectionOf } from './section.ts';
+
+/** A tee at the end of a leg, and a line from it to a new place. */
+const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {
+  const command = addPlace(plan, key, { by: 'line', at: { line, leg } });
+  if (command.line === undefined) throw new Error('no line');
+  return { ...command, line: command.line };
+};
 
 function demo(name: string): Plan {
   const loaded = loadPlan(
@@ -90,7 +97,7 @@ describe('the section to Low Meadow', () => {
 
 it('a branch stands behind from its tee; chosen, it comes to the front', () => {
   const plan = demo('ousel-bank');
-  const command = addBranch(plan, 'main', 3, 'outlet');
+  const command = branchAt(plan, 'main', 3, 'tap');
   const results = resultsOf(applyCommand(plan, command)?.plan as Plan);
   const low = sectionOf(results, 'low');
   expect(low.behind.find((b) => b.line === command.line)?.ground[0].x).toBeCloseTo(232, 9);

@@ -3,13 +3,21 @@ import fc from 'fast-check';
 import { scaleLinear } from 'd3-scale';
 import { describe, expect, it } from 'vitest';
 import { loadPlan } from '@vernal-slope/plan/document';
-import { addBranch, applyCommand } from '@vernal-slope/plan/edit';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { addPlace, applyCommand, type PresetKey } from '@vernal-slope/plan/edit';
 import { resultsOf } from '../../session/usePlanResults.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { placeLabels } from './labels.ts';
 import { endsThatSlide, sectionOf } from './section.ts';
 import { nextLeg } from './steps.ts';
 import { baseScales } from './useHillView.ts';
+
+/** A tee at the end of a leg, and a line from it to a new place. */
+const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {
+  const command = addPlace(plan, key, { by: 'line', at: { line, leg } });
+  if (command.line === undefined) throw new Error('no line');
+  return { ...command, line: command.line };
+};
 
 const read = loadPlan(
   readFileSync(new URL('../../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
@@ -149,7 +157,7 @@ describe('from leg to leg', () => {
     expect(nextLeg(results, section, { line: 'main', leg: 0 }, -1, false)?.leg).toEqual({ line: 'adit-hill', leg: 0 });
   });
   it('takes the branch of a tee, names where it leads, and comes back', () => {
-    const branch = addBranch(ousel, 'main', 2, 'outlet');
+    const branch = branchAt(ousel, 'main', 2, 'tap');
     const teed = resultsOf(applyCommand(ousel, branch)?.plan ?? ousel);
     const way = sectionOf(teed, 'low');
     const step = nextLeg(teed, way, { line: 'main', leg: 2 }, 1, true);

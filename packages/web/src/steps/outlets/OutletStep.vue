@@ -7,7 +7,7 @@ import type { TapNode, PlanNode, BasinNode } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { todayText } from '../../session/useBudget.ts';
 import { said } from '../../display/faults.ts';
-import { Plus, Trash2 } from '@lucide/vue';
+import { Plus } from '@lucide/vue';
 import { nameIn } from '../../display/names.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import GroundEntry from '../GroundEntry.vue';
@@ -17,6 +17,7 @@ import { isBasin, isOutlet, isTap } from '@vernal-slope/plan/kinds';
 import { planValue } from '../../display/planfields.ts';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
+import JoinedRow from '../JoinedRow.vue';
 
 const props = defineProps<{ results: PlanResults; chosen: string; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ choose: [id: string] }>();
@@ -112,20 +113,7 @@ const visits = computed(() =>
         <Plus :size="18" aria-hidden="true" />Add an outlet
       </button>
     </header>
-    <p class="small joined" data-test="joined">
-      {{ joinedText }}
-      <button type="button" class="plain-button edged" @click="joining.ask({ mode: 'line', from: { place: node.id } })">
-        <Plus :size="16" aria-hidden="true" />Join it by a line
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        data-test="take-out"
-        @click="joining.ask({ mode: 'out', place: node.id })"
-      >
-        <Trash2 :size="18" aria-hidden="true" />Take it out
-      </button>
-    </p>
+    <JoinedRow :place="node.id" :says="joinedText" lead="Join it by a line" test="lead-outlet" out="Take it out" />
     <div class="halves">
       <div>
         <h3>{{ trough ? 'The trough' : 'The outlet' }}</h3>
@@ -358,13 +346,6 @@ header {
 
 .end {
   margin-left: auto;
-}
-
-.joined {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
 }
 
 .tab.on {

@@ -20,13 +20,14 @@ import NameField from '../../fields/NameField.vue';
 import GroundEntry from '../GroundEntry.vue';
 import StoreFacts from './StoreFacts.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
-import { Plus, Trash2 } from '@lucide/vue';
+import { Plus } from '@lucide/vue';
 import { nameIn } from '../../display/names.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import { planValue } from '../../display/planfields.ts';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import LaterPart from '../../shell/LaterPart.vue';
+import JoinedRow from '../JoinedRow.vue';
 
 const props = defineProps<{
   results: PlanResults;
@@ -215,25 +216,7 @@ const round = (si: number): number => planValue('heightM', si);
         <Plus :size="18" aria-hidden="true" />Add a tank
       </button>
     </header>
-    <p class="small joined" data-test="joined">
-      {{ filledText }}
-      <button
-        type="button"
-        class="plain-button edged"
-        data-test="lead-tank"
-        @click="joining.ask({ mode: 'line', from: { place: tank.id } })"
-      >
-        <Plus :size="16" aria-hidden="true" />A line from it
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        data-test="take-out"
-        @click="joining.ask({ mode: 'out', place: tank.id })"
-      >
-        <Trash2 :size="18" aria-hidden="true" />Take it out
-      </button>
-    </p>
+    <JoinedRow :place="tank.id" :says="filledText" lead="A line from it" test="lead-tank" out="Take it out" />
     <div class="halves">
       <div>
         <h3>The tank</h3>
@@ -335,13 +318,6 @@ header {
 
 .end {
   margin-left: auto;
-}
-
-.joined {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
 }
 
 .halves {

@@ -24,6 +24,7 @@ import { useEdits, usePlanPage } from '../../session/planpage.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
 import LaterPart from '../../shell/LaterPart.vue';
+import JoinedRow from '../JoinedRow.vue';
 
 const props = defineProps<{ plan: Plan; balance: PlanBalance; edit: (command: Command) => readonly Fault[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();
@@ -130,25 +131,13 @@ const usable = computed(() => yields.value?.basis !== 'unknown' && yields.value?
       <div>
         <h3>The source</h3>
         <SourceForm v-if="yields" :plan="plan" :source="source" :yields="yields" :edit="edit" />
-        <p class="small joined" data-test="joined">
-          {{ joinedText }}
-          <button
-            type="button"
-            class="plain-button edged"
-            data-test="lead-source"
-            @click="joining.ask({ mode: 'line', from: { place: source.id } })"
-          >
-            <Plus :size="16" aria-hidden="true" />Lead its water on
-          </button>
-          <button
-            type="button"
-            class="plain-button"
-            data-test="take-out"
-            @click="joining.ask({ mode: 'out', place: source.id })"
-          >
-            <Trash2 :size="18" aria-hidden="true" />Take this source out
-          </button>
-        </p>
+        <JoinedRow
+          :place="source.id"
+          :says="joinedText"
+          lead="Lead its water on"
+          test="lead-source"
+          out="Take this source out"
+        />
         <LaterPart :after="2"><QualityTests :plan="plan" :source="source" :edit="edit" /></LaterPart>
       </div>
       <div>
@@ -294,13 +283,6 @@ header {
 
 .end {
   margin-left: auto;
-}
-
-.joined {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
 }
 
 .halves {
