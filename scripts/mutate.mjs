@@ -123,6 +123,68 @@ const NAMED = [
     'const month = months[at + 3];',
     'const month = months[at - WEEK + 3] ?? 0;',
   ],
+  [
+    'place: what is thought of is counted',
+    `${P}budget/needs.ts`,
+    'const rows = all.filter((r) => !r.ifToo);',
+    'const rows = all;',
+  ],
+  ['place: a herd thought of drinks', `${P}solve/refill.ts`, '.filter((herd) => !herd.ifToo)', '.filter(() => true)'],
+  [
+    'place: hours of people as usual whatever is said',
+    `${P}budget/needs.ts`,
+    'hoursFrom(p.visits ?? USUAL_HOURS.people)',
+    'hoursFrom(USUAL_HOURS.people)',
+  ],
+  [
+    'place: the last time taken out leaves no hours',
+    `${P}edit/needs.ts`,
+    'if (visits.length > 0 || herdAt(plan, at)) found.visits = visits;',
+    'if (visits.length >= 0 || herdAt(plan, at)) found.visits = visits;',
+  ],
+  [
+    'place: any rule holds in any units',
+    `${C}working/anyunits.ts`,
+    '{ ...t, value: inOdd(',
+    '{ ...t, value: ((v) => v)(',
+  ],
+  [
+    'place: parts without a feed are compiled',
+    `${P}topology/topology.ts`,
+    'fed.has(rootOf(k)) ? [] : [n.id]',
+    'fed.has(rootOf(k)) || true ? [] : [n.id]',
+  ],
+  [
+    'place: only the first end of a line hangs together',
+    `${P}topology/topology.ts`,
+    'group[rootOf(a)] = rootOf(b);',
+    'group[a] = b;',
+  ],
+  [
+    'place: a source that feeds nothing is content',
+    `${P}topology/loose.ts`,
+    "if (!feedsSomething(plan, node.id)) add('feeds-nothing');",
+    "if (feedsSomething(plan, node.id) && false) add('feeds-nothing');",
+  ],
+  [
+    'place: a tank that nothing fills is content',
+    `${P}topology/loose.ts`,
+    "if (!filled.has(node.id)) add(joined.length === 0 ? 'alone' : 'unfilled');",
+    "if (!filled.has(node.id) && joined.length === 0) add('alone');",
+  ],
+  [
+    'place: what no need wants is counted',
+    `${P}budget/balance.ts`,
+    '[...idle].map((id) => [id, 0] as const)',
+    '[...idle].map((id) => [id, 1] as const)',
+  ],
+  ['place: a tap feeds a trough', `${P}edit/places.ts`, 'cannotLeave(there) && isTap(made)', 'false'],
+  [
+    'place: a stand raised to the metre',
+    `${P}solve/inflow.ts`,
+    'Math.ceil(height.answer.stand * 100 - 1e-6) / 100',
+    'Math.ceil(height.answer.stand - 1e-6)',
+  ],
 ];
 /** Planted besides. */
 const OWN = [

@@ -79,6 +79,26 @@ describe.each<[UnitSystem, RegExp]>([
     on.view.unmount();
     expect([...new Set(leaks)]).toEqual([]);
   });
+  it.each(Object.keys(PAGES) as (keyof typeof PAGES)[])(
+    '%s of an empty plan, and of a tank by a table',
+    async (name) => {
+      const empty = { format: 'vernal-slope/plan' as const, version: 1 as const, title: 'Mine', nodes: [], lines: [] };
+      const demo = demoPlan('ousel-bank');
+      const shape = { type: 'table' as const, levelsM: [0, 0.5, 1.5], volumesL: [0, 1000, 4000] };
+      const table = {
+        ...demo,
+        nodes: demo.nodes.map((n) => (n.id === 'hill' && n.kind === 'tank' ? { ...n, shape } : n)),
+      };
+      for (const plan of [empty, table]) {
+        const on = mountOnPage(plan, () => h(Suspense, null, { default: () => h(PAGES[name]) }), name);
+        useSettings().units = units;
+        for (let k = 0; k < 5; k++) await nextTick();
+        const leaks = texts(on.view.element.parentElement as Element).filter((t) => other.test(t) && !NAMES.test(t));
+        on.view.unmount();
+        expect([...new Set(leaks)]).toEqual([]);
+      }
+    },
+  );
   it('every class of animal at a trough: its name, where its figure comes from, what is asked', async () => {
     const demo = demoPlan('ousel-bank');
     for (const row of ANIMAL_ROWS) {

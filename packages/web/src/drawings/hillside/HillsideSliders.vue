@@ -19,7 +19,7 @@ defineProps<{
     :data-drag="s.node"
     tabindex="0"
     role="button"
-    :aria-label="`Move ${s.name} along the slope: arrow keys, a metre each`"
+    :aria-label="`Move ${s.name} along the slope: arrow keys in small steps, with Shift in larger ones`"
     @pointerdown="sliding.grab($event, s)"
     @pointermove="sliding.drag"
     @pointerup="sliding.release(true)"

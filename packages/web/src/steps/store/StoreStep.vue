@@ -11,7 +11,7 @@ import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { ENGINEER_HEIGHT } from '@vernal-slope/plan/findings';
-import { showEntered, showText, type Quantity } from '../../display/quantities.ts';
+import { asSI, editable, rounded, showEntered, showText, unitFor, type Quantity } from '../../display/quantities.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -23,7 +23,7 @@ import { isSource, isStore } from '@vernal-slope/plan/kinds';
 import { Plus } from '@lucide/vue';
 import { nameIn } from '../../display/names.ts';
 import { usePlanPage } from '../../session/planpage.ts';
-import { planValue } from '../../display/planfields.ts';
+import { planField, planValue } from '../../display/planfields.ts';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import LaterPart from '../../shell/LaterPart.vue';
@@ -65,10 +65,17 @@ const SHAPES: readonly { label: string; value: Shape['type'] }[] = [
   { label: 'box', value: 'box' },
 ];
 const shapeOptions = [...SHAPES, { label: 'levels and volumes from a table', value: 'table' as const }];
-/** The table of a measured tank as text, a row a line: level in metres, volume in litres. */
+/** The table of a measured tank as text, a row a line: level and volume as bare numbers in the person's units. */
 const tableText = computed(() => {
   const s = tank.value?.shape;
-  return s?.type === 'table' ? s.levelsM.map((l, k) => `${l} ${s.volumesL[k]}`).join('\n') : '';
+  return s?.type === 'table'
+    ? s.levelsM
+        .map(
+          (l, k) =>
+            `${editable(l, 'depth', settings.units)} ${editable(planField('volumeL').toSI(s.volumesL[k]), 'volume', settings.units)}`,
+        )
+        .join('\n')
+    : '';
 });
 const tableError = ref('');
 function setTable(text: string): void {
@@ -81,13 +88,17 @@ function setTable(text: string): void {
   if (rows.length < 2 || bad >= 0) {
     tableError.value =
       bad >= 0
-        ? `Row ${bad + 1} is not a level and a volume: write two numbers, such as “0.5 620”.`
-        : 'Give at least two rows: a level in metres and the litres up to it.';
+        ? `Row ${bad + 1} is not a level and a volume: write two numbers, such as ${settings.units === 'us' ? '“1.5 160”' : '“0.5 620”'}.`
+        : `Give at least two rows: a level in ${settings.units === 'us' ? 'feet and the gallons' : 'metres and the litres'} up to it.`;
     return;
   }
   tableError.value =
     change('table of levels', (t) => {
-      t.shape = { type: 'table', levelsM: rows.map((r) => r[0]), volumesL: rows.map((r) => r[1]) };
+      t.shape = {
+        type: 'table',
+        levelsM: rows.map((r) => rounded(asSI(r[0], 'depth', settings.units), 5)),
+        volumesL: rows.map((r) => rounded(planValue('volumeL', asSI(r[1], 'volume', settings.units)), 3)),
+      };
     }) ?? '';
 }
 
@@ -244,7 +255,8 @@ const round = (si: number): number => planValue('heightM', si);
         />
         <template v-if="tank.shape.type === 'table'">
           <p class="small">
-            A row a line: level above the floor in m, litres up to it. Fill it with a meter or by buckets and mark the
+            A row a line: level above the floor in {{ unitFor('depth', settings.units).symbol }},
+            {{ unitFor('volume', settings.units).symbol }} up to it. Fill it with a meter or by buckets and mark the
             stick.
           </p>
           <TextField

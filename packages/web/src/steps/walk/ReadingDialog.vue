@@ -15,7 +15,7 @@ import {
 import { GRAVITY } from '@vernal-slope/core/units';
 import type { LegReading } from '@vernal-slope/plan/edit';
 import type { Leg, Survey } from '@vernal-slope/plan/schema';
-import { fixed, showText, rounded } from '../../display/quantities.ts';
+import { asSI, editable, fixed, rounded, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
@@ -29,6 +29,9 @@ const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();
 const emit = defineEmits<{ keep: [reading: LegReading] }>();
 const settings = useSettings();
+
+/** A staff or a tape as it is read: a bare number in the person's unit. */
+const tape = (si: number): string => editable(si, 'depth', settings.units);
 
 const d = reactive({
   method: 'sight-level' as SurveyMethod,
@@ -51,25 +54,35 @@ watch(
     d.method = s?.method ?? 'sight-level';
     d.length = props.now.lengthM;
     d.rise = rounded(props.rise, 3);
-    d.sights = s?.sights?.map((x) => `${x.backM}, ${x.foreM}`).join('\n') ?? '';
+    d.sights = s?.sights?.map((x) => `${tape(x.backM)}, ${tape(x.foreM)}`).join('\n') ?? '';
     [d.start, d.end] = s?.marksM ?? [1.5, rounded(1.5 - props.rise, 3)];
     d.angle =
       s?.angleDeg ?? rounded((Math.asin(Math.max(-1, Math.min(1, props.rise / props.now.lengthM))) * 180) / Math.PI, 1);
     d.fall = rounded(100 * (s?.fallPerM ?? -props.rise / props.now.lengthM), 2);
     [d.first, d.second] = s?.heightsM ?? [rounded(props.now.endGroundM - props.rise, 2), props.now.endGroundM];
-    d.pressure = s?.pressureKPa ?? 20;
+    d.pressure = planField('pressureKPa').toSI(s?.pressureKPa ?? 20);
   },
   { immediate: true },
 );
 
-/** Pairs of backsight and foresight, one a line; undefined with a word that is no number. */
+const set = (key: 'start' | 'end' | 'first' | 'second' | 'rise' | 'pressure', si: number): undefined => {
+  d[key] = rounded(si, 5);
+  return undefined;
+};
+/** The fall of a slope as a builder's level shows it: cm a metre, or inches a foot. d.fall is in hundredths. */
+const perStep = computed(() =>
+  settings.units === 'us' ? { of: 12 / 100, label: 'Falls, in a foot' } : { of: 1, label: 'Falls, cm a metre' },
+);
+const MOST_READ = 20;
+/** Pairs of backsight and foresight, one a line, m; undefined with a word that is no number. */
 function pairs(text: string): [number, number][] | undefined {
   const rows = text
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean)
-    .map((line) => line.split(/[\s;,]+/).map(Number));
-  return rows.length > 0 && rows.every((r) => r.length === 2 && r.every((v) => v >= 0 && v < 20))
+    .map((line) => line.split(/[\s;,]+/).map(Number))
+    .map((r) => r.map((v) => rounded(asSI(v, 'depth', settings.units), 5)));
+  return rows.length > 0 && rows.every((r) => r.length === 2 && r.every((v) => v >= 0 && v < MOST_READ))
     ? rows.map((r) => [r[0], r[1]])
     : undefined;
 }
@@ -82,7 +95,7 @@ const answer = computed<{ measured: Measured; survey: Survey } | string>(() => {
     case 'sight-level': {
       const sights = pairs(d.sights);
       if (!sights)
-        return 'Give a backsight and a foresight in metres for each setting of the level, such as 1.50, 2.10.';
+        return `Give a backsight and a foresight in ${settings.units === 'us' ? 'feet for each setting of the level, such as 4.92, 6.89' : 'metres for each setting of the level, such as 1.50, 2.10'}.`;
       return {
         measured: levelled(sights, d.length),
         survey: { ...survey, sights: sights.map(([backM, foreM]) => ({ backM, foreM })) },
@@ -95,8 +108,8 @@ const answer = computed<{ measured: Measured; survey: Survey } | string>(() => {
       if (Math.abs(d.angle) > 89) return 'Give an angle between −89 and 89 degrees.';
       return { measured: clinometer(d.length, d.angle), survey: { ...survey, angleDeg: d.angle } };
     case 'gauge': {
-      const measured = gaugeFall(planField('pressureKPa').toSI(d.pressure), props.density, GRAVITY);
-      return { measured, survey: { ...survey, pressureKPa: d.pressure } };
+      const measured = gaugeFall(d.pressure, props.density, GRAVITY);
+      return { measured, survey: { ...survey, pressureKPa: rounded(planField('pressureKPa').toPlan(d.pressure), 4) } };
     }
     case 'guess':
       return { measured: { rise: d.rise, error: METHODS.guess.perMetre * d.length }, survey };
@@ -140,42 +153,71 @@ function keep(): void {
         live
       />
       <template v-if="d.method === 'water-level'">
-        <EntryRow label="Mark at the start, m" note="from the ground up to the water in the tube"
-          ><NumberField v-model:value="d.start" live :step="0.005" label="Mark at the start, m"
-        /></EntryRow>
-        <EntryRow label="Mark at the end, m"
-          ><NumberField v-model:value="d.end" live :step="0.005" label="Mark at the end, m"
-        /></EntryRow>
+        <EntryRow
+          label="Mark at the start"
+          :value="d.start"
+          quantity="depth"
+          note="from the ground up to the water in the tube"
+          :commit="(si) => set('start', si)"
+          live
+        />
+        <EntryRow label="Mark at the end" :value="d.end" quantity="depth" :commit="(si) => set('end', si)" live />
       </template>
       <EntryRow
         v-else-if="d.method === 'sight-level'"
-        label="Backsight, foresight, m"
+        :label="`Backsight, foresight, ${unitFor('depth', settings.units).symbol}`"
         note="a line for each setting of the level"
       >
-        <TextField v-model:value="d.sights" :rows="3" label="Backsight and foresight, m" data-test="sights" />
+        <TextField
+          v-model:value="d.sights"
+          :rows="3"
+          :label="`Backsight and foresight, ${unitFor('depth', settings.units).symbol}`"
+          data-test="sights"
+        />
       </EntryRow>
-      <EntryRow v-else-if="d.method === 'slope-level'" label="Falls, cm a metre" note="a rise is less than nothing"
-        ><NumberField v-model:value="d.fall" live :step="0.1" label="Falls, cm a metre"
+      <EntryRow v-else-if="d.method === 'slope-level'" :label="perStep.label" note="a rise is less than nothing"
+        ><NumberField
+          :value="rounded(d.fall * perStep.of, 3)"
+          live
+          :step="0.1"
+          :label="perStep.label"
+          @update:value="(v) => (d.fall = v / perStep.of)"
       /></EntryRow>
       <EntryRow v-else-if="d.method === 'clinometer'" label="Angle, degrees" note="downhill is less than nothing"
         ><NumberField v-model:value="d.angle" live :step="0.1" label="Angle, degrees" data-test="angle"
       /></EntryRow>
       <EntryRow
         v-else-if="d.method === 'gauge'"
-        label="Pressure at its end, kPa"
+        label="Pressure at its end"
+        :value="d.pressure"
+        quantity="pressure"
         note="hose full from the start of the leg, closed, the gauge on the ground"
-        ><NumberField v-model:value="d.pressure" live :step="0.5" label="Pressure at its end, kPa"
-      /></EntryRow>
-      <EntryRow v-else-if="d.method === 'guess'" label="Rise, or fall below nothing, m"
-        ><NumberField v-model:value="d.rise" live :step="0.1" label="Rise or fall, m"
-      /></EntryRow>
+        :commit="(si) => set('pressure', si)"
+        live
+      />
+      <EntryRow
+        v-else-if="d.method === 'guess'"
+        label="Rise, or fall below nothing"
+        :value="d.rise"
+        quantity="rise"
+        :commit="(si) => set('rise', si)"
+        live
+      />
       <template v-else>
-        <EntryRow label="Height at the start, m"
-          ><NumberField v-model:value="d.first" live :step="0.1" label="Height at the start, m"
-        /></EntryRow>
-        <EntryRow label="Height at the end, m"
-          ><NumberField v-model:value="d.second" live :step="0.1" label="Height at the end, m"
-        /></EntryRow>
+        <EntryRow
+          label="Height at the start"
+          :value="d.first"
+          quantity="height"
+          :commit="(si) => set('first', si)"
+          live
+        />
+        <EntryRow
+          label="Height at the end"
+          :value="d.second"
+          quantity="height"
+          :commit="(si) => set('second', si)"
+          live
+        />
       </template>
       <p v-if="trouble" role="alert" class="wrong">{{ trouble }}</p>
       <p v-else-if="typeof answer !== 'string'" class="answer" data-test="reading-answer">

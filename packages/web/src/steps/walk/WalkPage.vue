@@ -2,10 +2,12 @@
 // The page of Walk on an open plan: the book of a line, or what to do where none is walked.
 import { computed } from 'vue';
 import { feeds } from '@vernal-slope/plan/kinds';
+import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import WalkBook from './WalkBook.vue';
 
 const { id, results, line, leg, hovered, edit, showLine, choosePlace, pickLeg, open, joining, plan } = usePlanPage();
+const settings = useSettings();
 /** Where a first line can begin. */
 const begins = computed(() => (plan.value?.nodes ?? []).filter((n) => feeds(n)).slice(0, 4));
 const GROUPS = [
@@ -34,8 +36,8 @@ const GROUPS = [
     <h2>No line walked yet</h2>
     <p>
       Walk from the tank to where the water is wanted, with a tape and a level: for each leg how far, and how much up or
-      down. It takes an hour for a few hundred metres. The first line is laid here; its figures are guesses until they
-      are walked.
+      down. It takes an hour for a few hundred {{ settings.units === 'us' ? 'feet' : 'metres' }}. The first line is laid
+      here; its figures are guesses until they are walked.
     </p>
     <p class="begin">
       <button

@@ -173,6 +173,44 @@ describe('a leg as it was read', () => {
     expect(kept).toEqual([]);
     expect(page().text()).toContain('Give a backsight and a foresight');
   });
+  it.each<NonNullable<Leg['survey']>['method']>([
+    'sight-level',
+    'water-level',
+    'slope-level',
+    'clinometer',
+    'gauge',
+    'guess',
+    'map',
+  ])('in US units %s is asked in feet, inches and psi, and no metric unit is named', async (method) => {
+    useSettings().units = 'us';
+    open({ method });
+    await nextTick();
+    const all = [
+      page().text(),
+      ...page()
+        .findAll('[aria-label]')
+        .map((e) => e.attributes('aria-label') ?? ''),
+    ].join(' | ');
+    expect(all).not.toMatch(/\b(?:metres?|litres?)\b|, m\b|kPa|\bcm\b/);
+    useSettings().units = 'metric';
+  });
+  it('readings in feet are kept as the same readings in metres; inches a foot as the same slope', async () => {
+    useSettings().units = 'us';
+    const level = open({ method: 'sight-level', sights: [{ backM: 1, foreM: 2 }] });
+    await level.type('Backsight and foresight', '5.00, 7.00');
+    await level.keep();
+    // two feet lower
+    expect(level.kept[0]?.riseM).toBeCloseTo(-2 * 0.3048, 6);
+    expect(level.kept[0]?.survey?.sights?.[0].backM).toBeCloseTo(5 * 0.3048, 4);
+    page().findAll('[role=dialog]');
+    document.body.innerHTML = '';
+    const slope = open({ method: 'slope-level', fallPerM: 0.01 });
+    await slope.type('Falls, in a foot', '0.25');
+    await slope.keep();
+    // a quarter inch in a foot is one in 48
+    expect(slope.kept[0]?.survey?.fallPerM).toBeCloseTo(1 / 48, 4);
+    useSettings().units = 'metric';
+  });
   it('more fall than length is not taken', async () => {
     const { kept, keep } = open({ method: 'water-level', marksM: [0, 60] });
     await keep();

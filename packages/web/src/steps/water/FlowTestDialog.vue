@@ -4,7 +4,7 @@ import { computed, reactive } from 'vue';
 import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { showText, rounded } from '../../display/quantities.ts';
+import { asSI, rounded, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
@@ -17,11 +17,12 @@ const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ date: string }>();
 const emit = defineEmits<{ keep: [test: FlowTest] }>();
 const settings = useSettings();
+const depthUnit = unitFor('depth', settings.units).symbol;
 const d = reactive({
   method: 'float' as 'float' | 'v-notch' | 'rectangular-weir',
   date: props.date,
   widthM: 0.6,
-  depths: '0.08, 0.12, 0.09',
+  depths: settings.units === 'us' ? '0.25, 0.4, 0.3' : '0.08, 0.12, 0.09',
   distanceM: 3,
   seconds: '8.2, 8.6, 8.1',
   correction: FLOAT_CORRECTION,
@@ -42,9 +43,10 @@ function list(text: string): number[] | undefined {
 const test = computed<FlowTest | string>(() => {
   const common = { date: d.date, ...(d.note ? { note: d.note } : {}) };
   if (d.method === 'float') {
-    const depthsM = list(d.depths);
+    const depthsM = list(d.depths)?.map((v) => rounded(asSI(v, 'depth', settings.units), 5));
     const seconds = list(d.seconds);
-    if (!depthsM) return 'Give the depths across the stream in metres, such as 0.08, 0.12, 0.09.';
+    if (!depthsM)
+      return `Give the depths across the stream in ${settings.units === 'us' ? 'feet, such as 0.25, 0.4, 0.3' : 'metres, such as 0.08, 0.12, 0.09'}.`;
     if (!seconds) return 'Give the times of the float in seconds, each above nothing, such as 8.2, 8.6.';
     return {
       ...common,
@@ -100,8 +102,8 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
           :commit="(si) => set('widthM', si)"
           live
         />
-        <EntryRow label="Depths across, m" note="evenly spaced, the banks left out"
-          ><TextField v-model:value="d.depths" label="Depths across, m"
+        <EntryRow :label="`Depths across, ${depthUnit}`" note="evenly spaced, the banks left out"
+          ><TextField v-model:value="d.depths" :label="`Depths across, ${depthUnit}`"
         /></EntryRow>
         <EntryRow
           label="The float runs"
