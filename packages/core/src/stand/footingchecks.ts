@@ -184,10 +184,12 @@ export function footingBend(d: StandDesign, loads: StandLoads): StandCheck {
       value: (PHI * stress * side * used ** 2) / 6,
       terms: [
         term('f', 'f', 'plain concrete in bending', stress, 'stress', {
-          source: 'ACI 318 14.5.2.1, of 17.2 MPa (2,500 psi; from memory)',
+          source: 'ACI 318 14.5.2.1, of 17.2 MPa (from memory)',
         }),
         term('b', 'B', 'footing, each side', side, 'length', entered),
-        term('t', 't', 'thickness less 50 mm, as cast on earth', used, 'length', { source: 'ACI 318 14.5.1.7' }),
+        term('t', 't', 'thickness that counts', used, 'length', {
+          source: 'ACI 318 14.5.1.7: 50 mm less, as cast on earth',
+        }),
       ],
     },
     'ACI 318 chapter 14, plain concrete (from memory)',

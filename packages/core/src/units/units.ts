@@ -114,7 +114,10 @@ export const UNITS: readonly Unit[] = [
     ['km/h', 1 / 3.6, 'kph,kmh'],
     ['mph', (63360 * INCH) / 3600, 'mi/h'],
   ]),
-  ...define('density', [['kg/m³', 1, 'kg/m3']]),
+  ...define('density', [
+    ['kg/m³', 1, 'kg/m3'],
+    ['lb/ft³', POUND / (12 * INCH) ** 3, 'lb/ft3,pcf'],
+  ]),
   ...define('viscosity', [['mm²/s', 1e-6, 'mm2/s,cst']]),
   ...define('area', [
     ['m²', 1, 'm2,sqm'],

@@ -38,6 +38,8 @@ export interface Working {
   readonly code: string;
   /** What the figure is of, e.g. the node's name. */
   readonly of: string;
+  /** How far along it, m, where it is of a point of a line. */
+  readonly along?: number;
   /** Rule in TeX with `{key}` where a term stands. */
   readonly rule: string;
   /** Further rules that the first one leans on (TeX, no figures put in). */

@@ -47,10 +47,10 @@ export function heightWorking(c: Compiled, h: PlanHeight): Working {
     {
       key: 'y',
       tex: 'y_\\mathrm{low}',
-      name: 'low water: 0.10 m above its outlet',
+      name: 'low water',
       value: low,
       dimension: 'length',
-      source: 'rule of the plan',
+      source: 'rule of the plan: 0.10 m above its outlet',
     },
   ];
   const rule = 's = {{zo}} + {{hp}} + {{h}} - {{zg}} - {{y}}';

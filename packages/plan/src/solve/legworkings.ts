@@ -245,7 +245,8 @@ export function stationWorking(c: Compiled, result: PlanResult, line: string, st
   if (!map || !found) return undefined;
   return {
     code: 'station-pressure',
-    of: `${nameOf(c, line)} at ${map.geometry.chainage[station]} m`,
+    of: nameOf(c, line),
+    along: map.geometry.chainage[station],
     rule: 'p = {{rho}} \\, {{g}} \\left( {{zl}} - {{zp}} \\right)',
     terms: [
       density(c),

@@ -243,10 +243,10 @@ export function standWorking(plan: Plan, asked: Pick<StandAsked, 'tank'>, found:
       {
         key: 'y',
         tex: 'y_\\mathrm{low}',
-        name: 'low water: 0.10 m above its outlet',
+        name: 'low water',
         value: levelFor(tank, 'low'),
         dimension: 'length',
-        source: 'rule of the plan',
+        source: 'rule of the plan: 0.10 m above its outlet',
       },
     ],
     result: { tex: 's', value: found.stand, dimension: 'length' },

@@ -18,10 +18,10 @@ export const gravity: Term = {
 export const density = (c: Compiled): Term => ({
   key: 'rho',
   tex: '\\rho',
-  name: `water at ${c.water.temperatureC} °C`,
+  name: 'density of the water',
   value: c.water.density,
   dimension: 'density',
-  source: 'Kell (1975)',
+  source: `Kell (1975), at ${c.water.temperatureC} °C`,
 });
 /** Head of the water at a tank or source, built up from ground, stand and level. */
 export function waterLevel(c: Compiled, id: string, options: StateOptions): Term | undefined {

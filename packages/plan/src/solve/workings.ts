@@ -175,10 +175,10 @@ export function flowWorking(
         {
           key: 'a',
           tex: 'A',
-          name: `seat, ${seatMm} mm bore`,
+          name: 'area of the seat',
           value: (Math.PI / 4) * metresOfMm(seatMm) ** 2,
           dimension: 'area',
-          source: 'entered',
+          source: `entered: ${seatMm} mm across`,
         },
         gravity,
         {

@@ -131,10 +131,10 @@ export function staticNeedWorking(plan: Plan, tank: string, n: SituationNeed): W
       {
         key: 'y',
         tex: 'y_\\mathrm{low}',
-        name: 'low water: 0.10 m above its outlet',
+        name: 'low water',
         value: levelFor(node, 'low'),
         dimension: 'length',
-        source: 'rule of the plan',
+        source: 'rule of the plan: 0.10 m above its outlet',
       },
     ],
     result: { tex: 's', value: n.found.staticOnly, dimension: 'length' },

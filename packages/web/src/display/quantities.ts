@@ -276,7 +276,6 @@ const QUANTITY_OF: Readonly<Partial<Record<Dimension, Quantity>>> = {
 
 const INCH = unit('in', 'length');
 const FOOT = unit('ft', 'length');
-const POUND = unit('lb', 'mass');
 
 export function showTerm(value: number, dimension: Dimension, system: UnitSystem): Shown {
   const quantity = QUANTITY_OF[dimension];
@@ -291,8 +290,7 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
   if (dimension === 'ratio' && Math.abs(value) >= 1000) return { text: fixed(value, 0), unit: '' };
   if (system === 'us') {
     const feet = (times: number): number => Array.from({ length: times }).reduce<number>((v) => fromSI(v, FOOT), value);
-    if (dimension === 'density')
-      return { text: significant(fromSI(value, POUND) * toSI(1, FOOT) ** 3), unit: 'lb/ft³' };
+    if (dimension === 'density') return { text: significant(fromSI(value, unit('lb/ft³', 'density'))), unit: 'lb/ft³' };
     if (dimension === 'gravity') return { text: fixed(feet(1), 2), unit: 'ft/s²' };
     if (dimension === 'viscosity') return { text: plain(feet(2)), unit: 'ft²/s' };
   }

@@ -15,11 +15,12 @@ describe('a quotation', () => {
     ['50-60 mL per kg per day', '0.77-0.92 fl oz per lb per day'],
     ['8 min at 8 L/min', '8 min at 2.1 US gal/min'],
     ['within 1 km or 30 min', 'within 0.62 mi or 30 min'],
+    ['plain concrete, 2,320 kg/m³', 'plain concrete, 145 lb/ft³'],
+    ['concrete of 17.2 MPa', 'concrete of 2,490 psi'],
     ['PN of PE100 at 20 °C', 'PN of PE100 at 68 °F'],
     ['at least 15 L per person per day', 'at least 4 US gal per person per day'],
     // what is no amount, or in other units already, stays
     ['FAO-56 eq. 56, Kc 1.05, 90 % reaches the roots', 'FAO-56 eq. 56, Kc 1.05, 90 % reaches the roots'],
-    ['air at 1.2 kg/m³', 'air at 1.2 kg/m³'],
     ['limit 15 psi at 20 gpm', 'limit 15 psi at 20 gpm'],
     // somebody's own words
     ['“weighed: 8 L a head”; the table says 8 L', '“weighed: 8 L a head”; the table says 2.1 US gal'],

@@ -19,6 +19,8 @@ const TO_US: Readonly<Record<string, Turn>> = {
   m: turn('m', 'ft', 'length'),
   km: turn('km', 'mi', 'length'),
   kPa: turn('kPa', 'psi', 'pressure'),
+  MPa: turn('MPa', 'psi', 'stress'),
+  'kg/m³': turn('kg/m³', 'lb/ft³', 'density'),
   'L/min': turn('L/min', 'US gal/min', 'flow'),
   '°C': turn('°C', '°F', 'temperature'),
 };

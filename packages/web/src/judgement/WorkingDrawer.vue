@@ -5,10 +5,10 @@ import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import type { CheckCode } from '@vernal-slope/core/stand';
 import { holdsInAnyUnits, ruleInFigures, ruleInSymbols, type Term, type Working } from '@vernal-slope/core/working';
-import { inRule, show, showTerm, showText, unitFor } from '../display/quantities.ts';
+import { inRule, show, showEntered, showTerm, showText, unitFor } from '../display/quantities.ts';
 import { CHECK_WORDS } from '@vernal-slope/plan/findings';
 import { useSettings } from '../display/settings.ts';
-import type { Alternative } from '../workers/hydraulics.ts';
+import { STAND_TRIAL, type Alternative } from '../workers/trial.ts';
 import FormulaView from './FormulaView.vue';
 import { quoted } from '../display/quoted.ts';
 
@@ -87,7 +87,8 @@ const heading = computed(() => {
   if (!w) return '';
   const check = CHECK_WORDS[w.code.replace(/^stand-/, '') as CheckCode];
   if (check) return `The working: ${check.charAt(0).toLowerCase()}${check.slice(1)}, share used`;
-  return `The working: ${NAMES[w.code] ?? ''} ${w.of}`.replace(/\s+/g, ' ');
+  const along = w.along === undefined ? '' : ` at ${showText(w.along, 'distance', settings.units)}`;
+  return `The working: ${NAMES[w.code] ?? ''} ${w.of}${along}`.replace(/\s+/g, ' ');
 });
 
 /** A figure as TeX in SI, so that the formula can be followed with a calculator. */
@@ -151,10 +152,9 @@ const shares = computed(() => {
   }));
 });
 
-const ALTERNATIVE_WORDS: Readonly<Record<Alternative['code'], string>> = {
+const ALTERNATIVE_WORDS: Readonly<Record<Exclude<Alternative['code'], 'stand-higher'>, string>> = {
   'as-is': 'as it is',
   'wider-pipe': 'wider pipe',
-  'stand-higher': 'tank 1 m higher',
   'tank-full': 'tank brim full',
   'tank-low': 'tank at low water',
 };
@@ -180,7 +180,12 @@ const tubes = computed(() => {
         kind.value === 'refill'
           ? showText(valueOf(a), quantity, settings.units)
           : show(valueOf(a), quantity, settings.units).text,
-      label: a.code === 'wider-pipe' && a.label ? `${a.label} first` : ALTERNATIVE_WORDS[a.code],
+      label:
+        a.code === 'stand-higher'
+          ? `tank ${showEntered(STAND_TRIAL, 'rise', settings.units)} higher`
+          : a.code === 'wider-pipe' && a.label
+            ? `${a.label} first`
+            : ALTERNATIVE_WORDS[a.code],
     }));
 });
 

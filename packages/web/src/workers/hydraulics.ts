@@ -16,6 +16,7 @@ import { partAround, routeTo } from '@vernal-slope/plan/topology';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { changeNode } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
+import { STAND_TRIAL, type Alternative } from './trial.ts';
 
 export interface SlowAnswers {
   readonly refill?: PlanRefill;
@@ -24,18 +25,6 @@ export interface SlowAnswers {
   readonly dryWhenRaised?: readonly string[];
   readonly alternatives: readonly Alternative[];
 }
-
-/** The node's figures with one thing changed. */
-export interface Alternative {
-  readonly code: 'as-is' | 'tank-full' | 'tank-low' | 'stand-higher' | 'wider-pipe';
-  readonly label?: string;
-  /** m³/s */ readonly flow: number;
-  /** Pa */ readonly pressure: number;
-  /** s after a visit; null where it is not full again */ readonly refill?: number | null;
-}
-
-/** How much higher the stand is tried, m. */
-export const STAND_TRIAL = 1;
 
 function figures(
   c: Compiled,

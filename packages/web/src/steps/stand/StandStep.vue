@@ -24,6 +24,7 @@ import { nameIn } from '../../display/names.ts';
 import { showText } from '../../display/quantities.ts';
 import { engineerText, NOT_LOOKED_AT } from './standwords.ts';
 import { said } from '../../display/faults.ts';
+import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
@@ -253,7 +254,7 @@ async function jump(id: string): Promise<void> {
               :options="
                 STAND_PRESETS.map((p) => ({
                   value: p.name,
-                  label: `a ${p.name}${p === sizeNow ? ', as this tank' : ''}`,
+                  label: `a ${quoted(p.name, settings.units)}${p === sizeNow ? ', as this tank' : ''}`,
                 }))
               "
               label="Members"
