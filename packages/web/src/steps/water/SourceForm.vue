@@ -3,7 +3,7 @@
 import { NSelect } from 'naive-ui';
 import { Trash2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { RAM_EFFICIENCY, designFlow, gutterCapacity } from '@vernal-slope/core/supply';
+import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
 import { rainRate } from '@vernal-slope/plan/compile';
 import {
@@ -14,7 +14,7 @@ import {
   roofRunoff,
   type SourceYield,
 } from '@vernal-slope/plan/budget';
-import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, presetOf, unitsOf, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, SourceNode } from '@vernal-slope/plan/schema';
 import { fixed, percent, showEntered, showText, type Limits, type Quantity } from '../../display/quantities.ts';
@@ -55,22 +55,16 @@ const tanks = computed(() =>
 );
 const hasLine = computed(() => props.plan.lines.some((l) => l.from === props.source.id));
 
-/** A kind comes with figures to start from, each of which can be changed. */
+/** A kind comes with the figures of its preset to start from, each of which can be changed. */
 function setKind(type: SourceNode['type']): void {
+  const made = presetOf(type).make(props.source.id, props.source.groundM, unitsOf(props.plan)) as SourceNode;
   change('kind of source', (s) => {
     s.type = type;
     if (!hasLine.value && (type === 'roof' || type === 'haul') && !s.feeds && tanks.value[0])
       s.feeds = tanks.value[0].value;
-    if (type === 'roof')
-      s.roof ??= { areas: [{ planM2: 40, material: 'metal' }], firstFlushMm: FIRST_FLUSH_MM.typical };
-    else delete s.roof;
-    if (type === 'pump') s.pump ??= { ratedFlowLpm: 10, ratedLiftM: 20, liftM: 20 };
-    else delete s.pump;
-    if (type === 'ram') s.ram ??= { driveFlowLpm: 40, fallM: 2, liftM: 15, efficiency: RAM_EFFICIENCY };
-    else delete s.ram;
-    if (type === 'haul')
-      s.haul ??= { litresPerTrip: 1000, distanceKm: 6, speedKmh: 30, standingMin: 25, litresPerDay: 300 };
-    else delete s.haul;
+    for (const key of ['roof', 'pump', 'ram', 'haul'] as const)
+      if (made[key]) Object.assign(s, { [key]: s[key] ?? made[key] });
+      else Reflect.deleteProperty(s, key);
   });
 }
 
