@@ -275,14 +275,10 @@ const setSchool = (least: (typeof LEAST)[number]['value']): void =>
       @working="(w) => emit('working', w)"
       @worst="pipes.findWorst"
   /></LaterPart>
-  <LaterPart :after="5"
-    ><SharedWater
-      v-if="answers?.table && answers.table.ids.length > 1"
-      :plan="plan"
-      :table="answers.table"
-      @working="(w) => emit('working', w)"
+  <LaterPart v-if="answers?.table && answers.table.ids.length > 1" :after="3"
+    ><SharedWater :plan="plan" :table="answers.table" @working="(w) => emit('working', w)"
   /></LaterPart>
-  <LaterPart :after="6"
+  <LaterPart :after="8"
     ><SizesFound
       :plan="plan"
       :sizes="sizes"

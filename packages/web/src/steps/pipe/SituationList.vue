@@ -20,6 +20,7 @@ import { useEdits } from '../../session/planpage.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NameField from '../../fields/NameField.vue';
 import TickField from '../../fields/TickField.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -139,54 +140,56 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
     </p>
     <ul>
       <li v-for="(s, k) in list" :key="k" :data-test="`situation-${k}`">
-        <div class="row">
-          <NameField
-            class="name"
-            :value="s.name"
-            :label="`Name of situation ${k + 1}`"
-            @change="(value) => change('name of the situation', (all) => void (all[k].name = value))"
-          />
-          <ChoiceField
-            fit
-            :value="s.level ?? 'low'"
-            :options="LEVELS"
-            :label="`Tanks in ${s.name}`"
-            data-test="situation-tanks"
-            @update:value="(level) => change('tanks', (all) => void (all[k].level = level))"
-          />
-          <button
-            type="button"
-            class="plain-button"
-            :aria-label="`Take ${s.name} out`"
-            title="Take it out"
-            @click="change('situation taken out', (all) => void all.splice(k, 1))"
-          >
-            <Trash2 :size="16" aria-hidden="true" />
-          </button>
-        </div>
-        <fieldset>
-          <legend class="visually-hidden">Open in {{ s.name }}</legend>
-          <TickField v-for="id in ids" :key="id" :checked="s.open.includes(id)" @update:checked="toggle(k, id)">{{
-            name(id)
-          }}</TickField>
-        </fieldset>
-        <p class="verdict">
-          <DropGlyph :level="verdict(answerOf(s)).level" :size="18" />
-          <span
-            ><strong>{{ verdict(answerOf(s)).word }}.</strong> {{ verdict(answerOf(s)).text }}
-            <span v-for="place in answerOf(s)?.served ?? []" :key="place.id" class="served small"
-              >{{ name(place.id) }}
-              <button
-                type="button"
-                class="figure"
-                title="Show the working"
-                @click="emit('working', situationFlow(compiled, place.id, s.open, s.level))"
-              >
-                {{ showText(place.flow, 'flow', settings.units) }}
-              </button></span
-            ></span
-          >
-        </p>
+        <LaterPart :after="k">
+          <div class="row">
+            <NameField
+              class="name"
+              :value="s.name"
+              :label="`Name of situation ${k + 1}`"
+              @change="(value) => change('name of the situation', (all) => void (all[k].name = value))"
+            />
+            <ChoiceField
+              fit
+              :value="s.level ?? 'low'"
+              :options="LEVELS"
+              :label="`Tanks in ${s.name}`"
+              data-test="situation-tanks"
+              @update:value="(level) => change('tanks', (all) => void (all[k].level = level))"
+            />
+            <button
+              type="button"
+              class="plain-button"
+              :aria-label="`Take ${s.name} out`"
+              title="Take it out"
+              @click="change('situation taken out', (all) => void all.splice(k, 1))"
+            >
+              <Trash2 :size="16" aria-hidden="true" />
+            </button>
+          </div>
+          <fieldset>
+            <legend class="visually-hidden">Open in {{ s.name }}</legend>
+            <TickField v-for="id in ids" :key="id" :checked="s.open.includes(id)" @update:checked="toggle(k, id)">{{
+              name(id)
+            }}</TickField>
+          </fieldset>
+          <p class="verdict">
+            <DropGlyph :level="verdict(answerOf(s)).level" :size="18" />
+            <span
+              ><strong>{{ verdict(answerOf(s)).word }}.</strong> {{ verdict(answerOf(s)).text }}
+              <span v-for="place in answerOf(s)?.served ?? []" :key="place.id" class="served small"
+                >{{ name(place.id) }}
+                <button
+                  type="button"
+                  class="figure"
+                  title="Show the working"
+                  @click="emit('working', situationFlow(compiled, place.id, s.open, s.level))"
+                >
+                  {{ showText(place.flow, 'flow', settings.units) }}
+                </button></span
+              ></span
+            >
+          </p></LaterPart
+        >
       </li>
     </ul>
   </section>
