@@ -31,6 +31,7 @@ import { useJoining } from '../session/joining.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
 import { useSlide } from '../session/useSlide.ts';
 import KeyHelp from '../shell/KeyHelp.vue';
+import LaterPart from '../shell/LaterPart.vue';
 import NoticeBar from '../shell/NoticeBar.vue';
 import StairNav, { type Tread } from '../shell/StairNav.vue';
 import { FIRST_STEP, hotkeyOf, stepOf, STEPS } from '../steps/registry.ts';
@@ -314,7 +315,7 @@ usePlanKeys({
           :after="results"
           @working="page.openMade"
         />
-        <component :is="row.page" />
+        <LaterPart :key="row.key" :after="1"><component :is="row.page" /></LaterPart>
         <MethodSettings :plan="plan" />
       </div>
       <FindingList
