@@ -5,7 +5,7 @@ import type { Plan } from '../schema/index.ts';
 import { feedsSomething, reachOf } from '../topology/index.ts';
 import { isSource } from '../kinds/index.ts';
 import { monthsOfDays } from './climate.ts';
-import { planNeeds, type PlanNeeds } from './needs.ts';
+import { planNeeds, type NeedRow, type PlanNeeds } from './needs.ts';
 import { broughtBy, broughtHours, broughtOf, broughtPerDay, type Brought } from './brought.ts';
 import { roofDays, sourceYields } from './yields.ts';
 
@@ -125,6 +125,23 @@ export function hoursOf(
   for (const r of b.needs.rows) for (let h = 0; h < 24; h++) needed[h] += gross * r.perDay[month] * r.hours[h];
   return { given, needed };
 }
+
+/** What one need that is only thought of would take, were it there alone besides what is. */
+export interface Wish {
+  readonly row: NeedRow;
+  /** m³ a day with losses, in its thirstiest month */ readonly takes: number;
+  /** m³ a day that would be left in the month with the least; less than nothing is lacking */ readonly left: number;
+  /** Month (0 to 11) with the least left. */
+  readonly month: number;
+}
+
+export const wishesOf = ({ needs, months }: Pick<PlanBalance, 'needs' | 'months'>): Wish[] =>
+  needs.wished.map((row) => {
+    const takes = row.perDay.map((v) => v / (1 - needs.losses));
+    const left = months.map((m, k) => m.spare - takes[k]);
+    const month = left.indexOf(Math.min(...left));
+    return { row, takes: Math.max(...takes), left: left[month], month };
+  });
 
 /** Balance of the whole plan: what lines can bring of what the sources give, against what is needed. */
 export function planBalance(plan: Plan): PlanBalance {

@@ -1,6 +1,16 @@
 // Water, need and store of a plan: the face of the subject.
 export { broughtBy, broughtHours, broughtPerDay, type Brought } from './brought.ts';
-export { hoursOf, inflowDays, needDays, planBalance, type DriestWeek, type PlanBalance, type Room } from './balance.ts';
+export {
+  hoursOf,
+  inflowDays,
+  needDays,
+  planBalance,
+  wishesOf,
+  type DriestWeek,
+  type PlanBalance,
+  type Room,
+  type Wish,
+} from './balance.ts';
 export {
   ASSUMED_LATITUDE,
   enteredMonths,

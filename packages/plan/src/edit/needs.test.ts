@@ -1,7 +1,7 @@
 // Commands on what is needed: by class of animal, undone whole, never on a row that is gone.
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { planBalance } from '../budget/index.ts';
+import { planBalance, wishesOf } from '../budget/index.ts';
 import { findAnimal } from '../catalogue/index.ts';
 import { checkPlan, loadPlan } from '../document/index.ts';
 import { isBasin } from '../kinds/index.ts';
@@ -195,6 +195,13 @@ describe('what might come too', () => {
     expect(needs.rows.some((r) => r.ifToo)).toBe(false);
     for (let m = 0; m < 12; m++)
       expect((months[m].spare - (withWished?.[m].spare ?? 0)) * 1000).toBeCloseTo(126 / 0.9, 6);
+  });
+  it('each alone: what it takes, and what is left in the month with the least', () => {
+    const balance = planBalance(ousel);
+    const [wish] = wishesOf(balance);
+    expect(wish.takes * 1000).toBeCloseTo(140, 6);
+    expect(wish.month).toBe(balance.tightest);
+    expect(wish.left).toBeCloseTo(balance.months[balance.tightest].spare - wish.takes, 12);
   });
   it('is as if it were not there, to the balance and to the filling of its trough', () => {
     const without = done(ousel, removeNeed(goats));

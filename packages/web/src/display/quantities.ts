@@ -117,7 +117,7 @@ export const turned = (value: number, from: string, to: string, dimension: Dimen
   fromSI(toSI(value, unit(from, dimension)), unit(to, dimension));
 
 /** Two significant figures, three from 100 on, as a table is quoted: it is no measurement. */
-export const roughly = (value: number): string => bareNumber(Number(value.toPrecision(value >= 100 ? 3 : 2)));
+export const roughly = (value: number): string => bareNumber(Number(value.toPrecision(Math.abs(value) >= 100 ? 3 : 2)));
 
 /** A bare number as it was given, thousands parted, at most six decimals. */
 export const bareNumber = (value: number): string => {
@@ -289,10 +289,9 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
   if (dimension === 'area') return { text: plain(value * 1e6), unit: 'mm²' };
   if (dimension === 'ratio' && Math.abs(value) >= 1000) return { text: fixed(value, 0), unit: '' };
   if (system === 'us') {
-    const feet = (times: number): number => Array.from({ length: times }).reduce<number>((v) => fromSI(v, FOOT), value);
     if (dimension === 'density') return { text: significant(fromSI(value, unit('lb/ft³', 'density'))), unit: 'lb/ft³' };
-    if (dimension === 'gravity') return { text: fixed(feet(1), 2), unit: 'ft/s²' };
-    if (dimension === 'viscosity') return { text: plain(feet(2)), unit: 'ft²/s' };
+    if (dimension === 'gravity') return { text: fixed(fromSI(value, FOOT), 2), unit: 'ft/s²' };
+    if (dimension === 'viscosity') return { text: plain(fromSI(fromSI(value, FOOT), FOOT)), unit: 'ft²/s' };
   }
   if (dimension === 'density') return { text: fixed(value, 1), unit: 'kg/m³' };
   const rule = inRule(value, dimension);

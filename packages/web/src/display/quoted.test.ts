@@ -15,6 +15,7 @@ describe('a quotation', () => {
     ['50-60 mL per kg per day', '0.77-0.92 fl oz per lb per day'],
     ['8 min at 8 L/min', '8 min at 2.1 US gal/min'],
     ['within 1 km or 30 min', 'within 0.62 mi or 30 min'],
+    ['from −5 °C on', 'from 23 °F on'],
     ['plain concrete, 2,320 kg/m³', 'plain concrete, 145 lb/ft³'],
     ['concrete of 17.2 MPa', 'concrete of 2,490 psi'],
     ['PN of PE100 at 20 °C', 'PN of PE100 at 68 °F'],

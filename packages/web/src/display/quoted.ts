@@ -32,7 +32,7 @@ const TO_METRIC: Readonly<Record<string, Turn>> = {
 };
 const IMPERIAL: Readonly<Record<string, string>> = { 'US gal': 'imp gal', 'US gal/min': 'imp gal/min' };
 
-const NUMBER = String.raw`\d[\d,]*(?:\.\d+)?`;
+const NUMBER = String.raw`[−]?\d[\d,]*(?:\.\d+)?`;
 const pattern = (units: readonly string[]): RegExp => {
   const one = [...units].sort((a, b) => b.length - a.length).join('|');
   return new RegExp(
@@ -42,7 +42,7 @@ const pattern = (units: readonly string[]): RegExp => {
 };
 const PATTERNS = { us: pattern(Object.keys(TO_US)), metric: pattern(Object.keys(TO_METRIC)) };
 
-const number = (text: string): number => Number(text.replace(/,/g, ''));
+const number = (text: string): number => Number(text.replace(/,/g, '').replace('−', '-'));
 
 /** A sentence of a table or guide with its amounts in the person's units. */
 export function quoted(text: string, units: UnitSystem): string {

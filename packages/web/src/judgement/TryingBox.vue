@@ -5,7 +5,7 @@ const emit = defineEmits<{ keep: []; back: [] }>();
 </script>
 
 <template>
-  <div class="trying" data-test="trying">
+  <div class="remedy trying" data-test="trying">
     <strong>Trying: {{ label }}</strong>
     <div class="pair">
       <button type="button" class="plain-button edged" data-test="put-back" @click="emit('back')">Put back</button>
@@ -15,18 +15,6 @@ const emit = defineEmits<{ keep: []; back: [] }>();
 </template>
 
 <style scoped>
-.trying {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  justify-content: space-between;
-  gap: 8px;
-  margin: 0 8px 10px;
-  padding: 10px;
-  background: var(--water-wash);
-  border-radius: var(--radius);
-}
-
 strong {
   flex: 1 1 160px;
 }

@@ -93,9 +93,11 @@ const heading = computed(() => {
 
 /** A figure as TeX in SI, so that the formula can be followed with a calculator. */
 function tex(term: Term): string {
-  const { text } = inRule(term.value, term.dimension);
+  return figureTex(inRule(term.value, term.dimension).text);
+}
+function figureTex(text: string): string {
   const power = /^(-?[\d.]+)e([+-]\d+)$/.exec(text);
-  return power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text;
+  return power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text.replace(/,/g, '{,}');
 }
 /** The figure as it stands in the rule, where the person reads it in another unit. */
 function inSI(term: Term): string {
@@ -125,9 +127,7 @@ const withOwnFigures = computed(() => {
   if (!w || !withFigures.value || settings.units !== 'us' || !holdsInAnyUnits(w)) return '';
   const own = (t: Term): string => {
     const { text, unit } = showTerm(t.value, t.dimension, settings.units);
-    const power = /^(-?[\d.]+)e([+-]\d+)$/.exec(text);
-    const figure = power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text.replace(/,/g, '{,}');
-    return `${figure}${unitTex(unit)}`;
+    return `${figureTex(text)}${unitTex(unit)}`;
   };
   // what is raised is raised with its unit
   return ruleInFigures({ ...w, rule: w.rule.replace(/(\{\{\w+\}\})\s*\^/g, '\\left( $1 \\right)^') }, own);

@@ -11,9 +11,8 @@ defineProps<{
   level: 2 | 3;
 }>();
 const narrow = useMediaQuery('(max-width: 640px)');
-const printed = useMediaQuery('print');
 const opened = ref(false);
-const shown = computed(() => opened.value || !narrow.value || printed.value);
+const shown = computed(() => opened.value || !narrow.value);
 defineExpose({ open: () => (opened.value = true) });
 </script>
 
@@ -54,6 +53,10 @@ h3 {
   /* on paper all is there */
   .title + div {
     display: block !important;
+  }
+
+  .title .fold {
+    display: flex !important;
   }
 }
 </style>

@@ -45,8 +45,8 @@ const open = shallowRef<{ readonly ring: Ring; readonly riseM?: number } | null>
 /** Where the ring of the open menu stands now: its strip may have been spread since. */
 const openAt = computed(() => {
   const now = open.value?.ring;
-  const ring = props.rings.find((r) => r.key === now?.key);
-  return ring && now && Math.hypot(ring.x - now.x, ring.y - now.y) > 0 && !moved.value ? ring : (now ?? { x: 0, y: 0 });
+  const ring = moved.value ? now : (props.rings.find((r) => r.key === now?.key) ?? now);
+  return ring ?? { x: 0, y: 0 };
 });
 /** The menu was opened where a drag ended, not at its ring. */
 const moved = ref(false);

@@ -1,6 +1,6 @@
 // The Need step: what goes out, and when.
 import { computed, defineAsyncComponent } from 'vue';
-import type { PlanBalance } from '@vernal-slope/plan/budget';
+import { wishesOf, type PlanBalance } from '@vernal-slope/plan/budget';
 import { setIfToo } from '@vernal-slope/plan/edit';
 import { stepOf, toldAt } from '@vernal-slope/plan/findings';
 import { isVessel } from '@vernal-slope/plan/kinds';
@@ -11,21 +11,12 @@ import { countOf, perDayFigure, type Offer, type StepJudgement } from '../../jud
 import type { StepRow } from '../step.ts';
 
 /** What might come too, each with what it would take of what is to spare. */
-function offersOf({ needs, months, tightest }: PlanBalance, units: UnitSystem): Offer[] {
-  const gross = 1 / (1 - needs.losses);
-  return needs.wished.map((row) => {
-    const most = row.perDay.indexOf(Math.max(...row.perDay));
-    const takes = row.perDay.map((v) => gross * v);
-    const left = months.map((m, k) => m.spare - takes[k]);
-    const lean = left.indexOf(Math.min(...left));
-    const rest = `${showPerDay(Math.abs(left[lean]), units)} ${left[lean] >= 0 ? 'stay spare' : 'would be lacking'} in ${MONTHS[lean]}.`;
-    return {
-      title: `Also ${row.name}`,
-      text: `${showPerDay(takes[most], units)} more with losses; ${takes[tightest] > 0 || left[lean] < 0 ? rest : `nothing of it in ${MONTHS[tightest]}.`}`,
-      command: setIfToo(row.at, false, row.name),
-    };
-  });
-}
+const offersOf = (balance: PlanBalance, units: UnitSystem): Offer[] =>
+  wishesOf(balance).map(({ row, takes, left, month }) => ({
+    title: `Also ${row.name}`,
+    text: `${showPerDay(takes, units)} more with losses; ${showPerDay(Math.abs(left), units)} ${left >= 0 ? 'stay spare' : 'would be lacking'} in ${MONTHS[month]}.`,
+    command: setIfToo(row.at, false, row.name),
+  }));
 
 export const needStep: StepRow = {
   key: 'need',
