@@ -533,6 +533,7 @@ describe('herds in words', () => {
     [48, 'alpaca', '48 alpacas'],
     [1, 'alpaca', '1 alpaca'],
     [22, 'goat', '22 goats, dry or meat type'],
+    [20, 'ewe', '20 ewes or rams, dry or pregnant'],
     [3, 'yaks', '3 yaks'],
   ])('%i of %s are “%s”', (count, kind, words) => {
     const found = herdWords(

@@ -157,11 +157,14 @@ export function timberOfSize(
 const PLURALS: Readonly<Record<string, string>> = {
   beef: 'beef',
   calf: 'calves',
+  pony: 'ponies',
   goose: 'geese',
   colony: 'colonies',
   heifer: 'heifers',
   sheep: 'sheep',
 };
+
+const plural = (noun: string): string => PLURALS[noun] ?? `${noun}s`;
 
 /** So many animals of a class, in words: "22 goats, dry or meat type"; a class that no table has goes by its own name. */
 export function herdWords(count: number, kind: string): string {
@@ -169,9 +172,10 @@ export function herdWords(count: number, kind: string): string {
   if (!row) return `${count} ${kind}`;
   // what one weighs is in the table's units, and told apart there
   const name = row.name.toLowerCase().replace(/,? \(?(?:per )?[\d.]+(?:-[\d.]+)? kg\)?$/, '');
+  const both = /^([a-z]+) or ([a-z]+)(?=,|$)/.exec(name);
+  if (both && count !== 1) return `${count} ${plural(both[1])} or ${plural(both[2])}${name.slice(both[0].length)}`;
   // what comes before what tells them apart
   const head = /^[a-z]+(?: [a-z]+)*?(?=,| with | in | or | \d| \(| gestating| lactating|$)/.exec(name)?.[0] ?? name;
   const noun = /[a-z]+$/.exec(head)?.[0] ?? head;
-  const many = PLURALS[noun] ?? `${noun}s`;
-  return `${count} ${count === 1 ? name : head.slice(0, head.length - noun.length) + many + name.slice(head.length)}`;
+  return `${count} ${count === 1 ? name : head.slice(0, head.length - noun.length) + plural(noun) + name.slice(head.length)}`;
 }

@@ -31,6 +31,7 @@ import { useJoining } from '../session/joining.ts';
 import { usePlanResults } from '../session/usePlanResults.ts';
 import { useSlide } from '../session/useSlide.ts';
 import KeyHelp from '../shell/KeyHelp.vue';
+import { aFrameLater } from '../shell/atonce.ts';
 import LaterPart from '../shell/LaterPart.vue';
 import NoticeBar from '../shell/NoticeBar.vue';
 import StairNav, { type Tread } from '../shell/StairNav.vue';
@@ -142,6 +143,15 @@ const stepJudgement = computed(() => {
   const loose = (results.value?.findings ?? []).filter((f) => toldEverywhere(f) && !told.has(`${f.code} ${f.at}`));
   return loose.length > 0 ? { ...judged, findings: worstFirst([...judged.findings, ...loose]) } : judged;
 });
+// a change of step in short tasks: what is said of it, then the hillside, then the page that was left is taken down
+const drawnStep = aFrameLater(() => current.value);
+const pageRow = aFrameLater(() => row.value);
+/** How the hillside stands at this step; as it stood until the step is drawn. */
+const hill = computed<{ chosen: string; low: boolean; close: boolean }>((before) =>
+  before && drawnStep.value !== current.value
+    ? before
+    : { chosen: chosen.value, low: stepJudgement.value !== null, close: row.value.close ?? false },
+);
 const { slideTo, slid } = useSlide(page, () => viewing.value !== null);
 const { answer: slow, busy, error: slowError } = useSlowAnswers(plan, chosen);
 
@@ -276,16 +286,16 @@ usePlanKeys({
       <HillsideView
         v-else
         class="hill"
-        :class="{ low: stepJudgement }"
+        :class="{ low: hill.low }"
         :results="drawn ?? results"
-        :chosen="fresh?.node ?? chosen"
+        :chosen="fresh?.node ?? hill.chosen"
         :leg="leg"
         :hovered="hovered"
         :title="heading.title"
         :ghost="beside"
         :slides="!viewing && !joining.asked.value"
         :joins="!viewing"
-        :close="row.close ?? false"
+        :close="hill.close"
         @leg="page.pickLeg"
         @hover="(ref) => (hovered = ref)"
         @choose="page.choosePlace"
@@ -315,32 +325,36 @@ usePlanKeys({
           :after="results"
           @working="page.openMade"
         />
-        <LaterPart :key="row.key" :after="1"><component :is="row.page" /></LaterPart>
+        <div v-show="pageRow === row">
+          <LaterPart :key="pageRow.key" :after="1"><component :is="pageRow.page" /></LaterPart>
+        </div>
         <MethodSettings :plan="plan" />
       </div>
-      <FindingList
-        v-if="stepJudgement"
-        :plan="plan"
-        v-bind="stepJudgement"
-        :trying="page.trying.value"
-        @open="page.open"
-        @try="editing.tryIt"
-        @keep="editing.keepIt"
-        @back="editing.putBack"
-      />
-      <JudgementColumn
-        v-else
-        :results="results"
-        :chosen="chosen"
-        :slow="slow"
-        :busy="busy"
-        :error="slowError"
-        :trying="page.trying.value"
-        @open="page.open"
-        @try="editing.tryIt"
-        @keep="editing.keepIt"
-        @back="editing.putBack"
-      />
+      <LaterPart :key="stepJudgement ? 'step' : 'place'" :after="1">
+        <FindingList
+          v-if="stepJudgement"
+          :plan="plan"
+          v-bind="stepJudgement"
+          :trying="page.trying.value"
+          @open="page.open"
+          @try="editing.tryIt"
+          @keep="editing.keepIt"
+          @back="editing.putBack"
+        />
+        <JudgementColumn
+          v-else
+          :results="results"
+          :chosen="chosen"
+          :slow="slow"
+          :busy="busy"
+          :error="slowError"
+          :trying="page.trying.value"
+          @open="page.open"
+          @try="editing.tryIt"
+          @keep="editing.keepIt"
+          @back="editing.putBack"
+        />
+      </LaterPart>
     </div>
     <WorkingDrawer
       v-if="working.working.value"

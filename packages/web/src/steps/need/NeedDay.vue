@@ -45,6 +45,19 @@ const visits = computed(() =>
     litres: showText(v.share * perDay.value, 'volume', settings.units),
   })),
 );
+/** Letters are about so wide, units of the drawing. */
+const LETTER = 6;
+/** Visits whose words would run into those of one before: their amount stands a line lower, their time is in the title. */
+const crowded = computed(() => {
+  const found = new Set<number>();
+  let end = -Infinity;
+  for (const v of [...visits.value].sort((a, b) => a.x - b.x)) {
+    const half = (LETTER * Math.max(v.litres.length, v.at.length)) / 2;
+    if (v.x - half < end) found.add(v.k);
+    else end = v.x + half;
+  }
+  return found;
+});
 const change = (label: string, recipe: (list: Visits) => void): void =>
   void perform(changeVisits(props.row.at, label, recipe));
 const begin = (): void =>
@@ -187,8 +200,10 @@ const words = computed(
         <title>{{ v.at }} to {{ ends(v) }}: drag it along the day, by its top for more, by its end for longer</title>
         <rect class="catch" :x="-13" y="0" width="26" :height="H" />
         <path class="grip" :d="`M0 ${FOOT}V13M-5 13h10`" />
-        <text y="10">{{ saidOf(v) || v.litres }}</text>
-        <text class="time" :y="H - 3">{{ drawn?.k === v.k ? drawn.at : v.at }}</text>
+        <text :y="crowded.has(v.k) ? 21 : 10">{{ saidOf(v) || v.litres }}</text>
+        <text v-if="!crowded.has(v.k) || held?.k === v.k" class="time" :y="H - 3">
+          {{ drawn?.k === v.k ? drawn.at : v.at }}
+        </text>
       </g>
       <g
         v-for="v in visits"
