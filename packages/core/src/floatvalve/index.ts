@@ -30,3 +30,13 @@ export function floatOpening(valve: FloatValve, level: number, wasOpen = false):
 /** Flow of the wide-open valve under 1 m of head, m³/s: q = this × opening × √h. */
 export const floatCoefficient = (valve: FloatValve): number =>
   valve.dischargeCoefficient * boreArea(valve.seat) * Math.sqrt(2 * GRAVITY);
+
+export {
+  levelling,
+  orificeDrain,
+  proportionalFill,
+  seatThatShuts,
+  shutsAgainst,
+  snapFill,
+  type Lever,
+} from './fill.ts';

@@ -1,7 +1,5 @@
 // Adaptive integration of small systems of levels, with events found to the millisecond.
-
-/** dy/dt at time t (s); writes into `rate`. */
-export type Rates = (t: number, y: Float64Array, rate: Float64Array) => void;
+import { Pair, stretch, type Rates } from './pair.ts';
 
 export interface Tolerance {
   readonly absolute: number;
@@ -34,33 +32,21 @@ export function integrate(
   event?: (t: number, y: Float64Array) => number,
   onStep?: (t: number, y: Float64Array) => void,
 ): StepEnd {
-  const n = y0.length;
-  const k1 = new Float64Array(n);
-  const k2 = new Float64Array(n);
-  const k3 = new Float64Array(n);
-  const k4 = new Float64Array(n);
-  const stage = new Float64Array(n);
+  const pair = new Pair(y0.length, rates);
+  const off = new Float64Array(y0.length);
   let y = y0.slice();
   let t = t0;
   let h = Math.min(tolerance.longest, until - t0, 1);
   let before = event?.(t, y) ?? 1;
-  rates(t, y, k1);
+  pair.begin(t, y);
 
-  /** One step of length `step` from (t, y); leaves the new point in `stage` and k4 = rates there. */
+  /** A step of `step` s from (t, y); its error as a share of what is allowed. */
   const advance = (step: number): number => {
-    for (let i = 0; i < n; i++) stage[i] = y[i] + 0.5 * step * k1[i];
-    rates(t + 0.5 * step, stage, k2);
-    for (let i = 0; i < n; i++) stage[i] = y[i] + 0.75 * step * k2[i];
-    rates(t + 0.75 * step, stage, k3);
-    for (let i = 0; i < n; i++) stage[i] = y[i] + (step / 9) * (2 * k1[i] + 3 * k2[i] + 4 * k3[i]);
-    rates(t + step, stage, k4);
-    let worst = 0;
-    for (let i = 0; i < n; i++) {
-      const off = step * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8);
-      const scale = tolerance.absolute + tolerance.relative * Math.max(Math.abs(y[i]), Math.abs(stage[i]));
-      worst = Math.max(worst, Math.abs(off) / scale);
-    }
-    return worst;
+    pair.advance(t, y, step, off);
+    return off.reduce((worst, e, i) => {
+      const scale = tolerance.absolute + tolerance.relative * Math.max(Math.abs(y[i]), Math.abs(pair.end[i]));
+      return Math.max(worst, Math.abs(e) / scale);
+    }, 0);
   };
 
   for (let steps = 0; t < until && steps < 200_000; steps++) {
@@ -71,27 +57,27 @@ export function integrate(
       continue;
     }
     if (event) {
-      const after = event(t + h, stage);
+      const after = event(t + h, pair.end);
       if (before > 0 !== after > 0) {
         let low = 0;
         let high = h;
         while (high - low > 1e-3) {
           const mid = (low + high) / 2;
           advance(mid);
-          if (event(t + mid, stage) > 0 === before > 0) low = mid;
+          if (event(t + mid, pair.end) > 0 === before > 0) low = mid;
           else high = mid;
         }
         advance(high);
-        onStep?.(t + high, stage);
-        return { t: t + high, y: stage.slice(), event: true };
+        onStep?.(t + high, pair.end);
+        return { t: t + high, y: pair.end.slice(), event: true };
       }
       before = after;
     }
     t += h;
-    y = stage.slice();
-    k1.set(k4);
+    y = pair.end.slice();
+    pair.goOn();
     onStep?.(t, y);
-    h *= Math.min(5, Math.max(0.2, 0.9 * Math.max(worst, 1e-9) ** (-1 / 3)));
+    h *= stretch(worst);
   }
   return { t, y, event: false };
 }

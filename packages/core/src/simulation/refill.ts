@@ -1,7 +1,8 @@
 // One visit to a trough and the filling after it: how far it falls, whether it runs dry, when it is full again.
 import { floatOpening, type FloatValve } from '../floatvalve/index.ts';
 import { levelAt, tankCapacity, volumeAt, type TankShape } from '../tank/index.ts';
-import { integrate, type Rates } from './integrate.ts';
+import { integrate } from './integrate.ts';
+import type { Rates } from './pair.ts';
 
 /** How far below the closing level a trough counts as full, m (plan format). */
 export const FULL_MARK = 0.005;
