@@ -47,6 +47,7 @@ export const PLAN_SUBJECTS = [
   'quickstart',
   'budget',
   'solve',
+  'simulate',
   'stand',
 ];
 

@@ -36,6 +36,13 @@ const number = (fits: (value: number) => boolean, right: string): OptionRow<numb
     return value;
   },
 });
+/** A time of day. */
+const clock: OptionRow<string> = {
+  read: ([t], name) => {
+    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(t)) throw wrong(name, t, 'a time of day such as 07:30');
+    return t;
+  },
+};
 const amount = (unit: string): OptionRow<number> => number((v) => v > 0 && v < 1e6, `a number above 0 in ${unit}`);
 
 /** Every option of every verb. */
@@ -51,6 +58,12 @@ const OPTIONS = {
   /** kPa */
   pressure: amount('kPa'),
   school: choice(['after', 'before'], 'after or before (yield after or before spillage)'),
+  /** h */
+  hours: number((v) => v > 0 && v <= 24 * 400, 'hours above 0, at most 9600'),
+  /** s */
+  every: number((v) => v >= 1 && v <= 86_400, 'seconds from 1 to 86400'),
+  start: clock,
+  seed: number((v) => Number.isInteger(v) && v >= 0 && v < 2 ** 31, 'a whole number'),
   line: text,
   track: text,
   csv: text,

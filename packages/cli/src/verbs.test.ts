@@ -13,6 +13,10 @@ const GOOD: Readonly<Record<string, string>> = {
   open: 'low',
   shut: 'low',
   month: '2',
+  hours: '1',
+  every: '600',
+  start: '06:00',
+  seed: '3',
   tank: 'hill',
   outlet: 'low',
   flow: '5',
@@ -97,6 +101,10 @@ describe('options', () => {
     ['school', 'both', 'after or before (yield after or before spillage)'],
     ['tolerance', '-1', 'metres from 0 to 1000'],
     ['format', 'xlsx', 'csv, geojson or gpx'],
+    ['hours', '0', 'hours above 0, at most 9600'],
+    ['every', '0.5', 'seconds from 1 to 86400'],
+    ['start', '25:00', 'a time of day such as 07:30'],
+    ['seed', '1.5', 'a whole number'],
   ])('--%s "%s" says what would be right', (option, value, right) => {
     const read = (): unknown => parseWords(['x', `--${option}=${value}`]).options;
     expect(read).toThrow(UsageError);

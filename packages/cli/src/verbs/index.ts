@@ -1,6 +1,7 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
 import { schema } from './schema.ts';
+import { simulate } from './simulate.ts';
 import { size } from './size.ts';
 import { check, solve } from './solve.ts';
 import { height, stand } from './stand.ts';
@@ -10,6 +11,7 @@ import { exportVerb, importVerb } from './walk.ts';
 export const VERBS: readonly Verb[] = [
   check,
   solve,
+  simulate,
   balance,
   store,
   size,

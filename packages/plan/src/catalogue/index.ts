@@ -22,6 +22,7 @@ import type {
   TimberRow,
 } from './types.ts';
 
+export { FLOAT_ROWS, findFloat, type FloatRow } from './floats.data.ts';
 export type { UsualVisit } from './hours.data.ts';
 export type {
   AnimalRow,

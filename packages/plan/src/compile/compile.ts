@@ -74,14 +74,18 @@ const columnHead = (plan: Plan, water: Water): number =>
     water.density,
   );
 
-/** Compiles a plan that passed its checks; of what hangs loose no water can be worked out, and it is left out. */
-export function compilePlan(plan: Plan): Compiled {
+/**
+ * Compiles a plan that passed its checks, for one moment or for a run in time; of what hangs loose no water can be worked out, and
+ * it is left out.
+ */
+export function compilePlan(plan: Plan, inTime = false): Compiled {
   const builder = new NetworkBuilder();
   const water = waterAt(plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC);
   const fixedElevation = new Map<number, number>();
   const placing: Placing = {
     builder,
     water,
+    inTime,
     fixedAt: (elevation) => {
       const node = builder.fixedNode();
       fixedElevation.set(node, elevation);

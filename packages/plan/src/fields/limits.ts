@@ -16,6 +16,8 @@ export const LIST_LIMITS = {
   herds: 100,
   visits: 200,
   draws: 200,
+  takings: 200,
+  habits: 50,
   months: 12,
   yieldByMonthLpm: 12,
   hoursByMonth: 12,

@@ -34,4 +34,12 @@ export const place = {
 /** What a person wants of a place where water comes out; only makes findings. */
 export const wantsSchema = z.looseObject({ flowLpm: positive.optional(), pressureKPa: positive.optional() });
 
+/** Uses at random: so often a day, so long, between two times. */
+export const habitSchema = z.looseObject({
+  timesPerDay: positive.max(500),
+  durationMin: positive.max(1440),
+  from: clock,
+  to: clock,
+});
+
 export const drawSchema = z.looseObject({ at: clock, durationMin: positive.max(1440) });

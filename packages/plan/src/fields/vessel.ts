@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
 import { atLeastZero, place, positive } from './place.ts';
-import { visitSchema } from './visits.ts';
+import { clock, visitSchema } from './visits.ts';
 
 export const shapeSchema = z.discriminatedUnion('type', [
   z.looseObject({ type: z.literal('vertical-cylinder'), diameterM: positive.max(100), heightM: positive.max(50) }),
@@ -27,6 +27,13 @@ export const floatValveSchema = z.looseObject({
   characteristic: z.enum(['proportional', 'snap']),
   closeLevelM: positive.max(50),
   bandM: positive.max(10),
+  /** Of the catalogue. */
+  type: z.string().max(100).optional(),
+  /** Arm and ball: diameter, and length to the ball over length to the seat. */
+  lever: z.looseObject({ ballMm: positive.max(1000), ratio: positive.max(50) }).optional(),
+  /** Pressures between which it works, where they are known. */
+  leastKPa: atLeastZero.max(1e4).optional(),
+  mostKPa: positive.max(1e4).optional(),
 });
 
 export const inletSchema = z.looseObject({
@@ -55,6 +62,14 @@ export const herdSchema = z.looseObject({
   visits: list('visits', visitSchema),
 });
 
+/** Water that is pumped or carried out of a vessel at its hours, away or into another vessel. */
+export const takingSchema = z.looseObject({
+  at: clock,
+  durationMin: positive.max(1440),
+  flowLpm: positive.max(1e5),
+  into: z.string().min(1).max(200).optional(),
+});
+
 export const vessel = {
   ...place,
   standM: atLeastZero.max(100).optional(),
@@ -64,6 +79,12 @@ export const vessel = {
   startLevelM: atLeastZero.max(50).optional(),
   inlet: inletSchema.optional(),
   overflowPipe: overflowPipeSchema.optional(),
+  /** Vessel that its overflow runs into. */
+  overflowInto: z.string().min(1).max(200).optional(),
+  /** Its water lies open to sun and wind, and evaporates. */
+  evaporates: z.boolean().optional(),
+  leakLPerDay: atLeastZero.max(1e6).optional(),
+  takings: list('takings', takingSchema).optional(),
   herds: list('herds', herdSchema).optional(),
 };
 
@@ -83,6 +104,11 @@ export interface VesselEntry {
   readonly overflowM: number;
   readonly startLevelM?: number;
   readonly inlet?: Inlet;
+  readonly overflowPipe?: z.infer<typeof overflowPipeSchema>;
+  readonly overflowInto?: string;
+  readonly evaporates?: boolean;
+  readonly leakLPerDay?: number;
+  readonly takings?: readonly z.infer<typeof takingSchema>[];
   readonly herds?: readonly Herd[];
 }
 
@@ -122,8 +148,32 @@ export function* shapeFaults(shape: Shape, path: readonly PropertyKey[]): Genera
   }
 }
 
-/** Heights of a vessel against each other. `path` is the node's. */
-export function* vesselFaults(node: VesselEntry, path: readonly PropertyKey[]): Generator<Fault> {
+/** What a vessel names must hold water too, and be another. */
+function* vesselNames(
+  node: VesselEntry,
+  path: readonly PropertyKey[],
+  isVessel: (id: string) => boolean,
+): Generator<Fault> {
+  const named: [string | undefined, PropertyKey[]][] = [
+    [node.overflowInto, ['overflowInto']],
+    ...(node.takings ?? []).map((t, k): [string | undefined, PropertyKey[]] => [t.into, ['takings', k, 'into']]),
+  ];
+  for (const [id, at] of named)
+    if (id !== undefined && (id === node.id || !isVessel(id)))
+      yield {
+        path: jsonPath([...path, ...at]),
+        message: id === node.id ? 'is the place itself' : `is "${id}", which holds no water`,
+        advice: 'give the id of another tank or trough',
+      };
+}
+
+/** Heights of a vessel against each other, and what it names. `path` is the node's. */
+export function* vesselFaults(
+  node: VesselEntry,
+  path: readonly PropertyKey[],
+  roles?: (id: string) => readonly string[] | undefined,
+): Generator<Fault> {
+  yield* vesselNames(node, path, (id) => roles === undefined || (roles(id)?.includes('vessel') ?? false));
   const at = (...parts: PropertyKey[]): string => jsonPath([...path, ...parts]);
   yield* shapeFaults(node.shape, [...path, 'shape']);
   const height = shapeHeight(node.shape);

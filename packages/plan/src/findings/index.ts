@@ -3,7 +3,9 @@ import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
 import { pipeFindings } from './pipes.ts';
+import { refillFindings } from './refill.ts';
 import {
+  clockText,
   type Display,
   type FigureKey,
   type FindingRow,
@@ -28,6 +30,7 @@ export const FINDINGS = {
   ...waterFindings,
   ...storeFindings,
   ...standFindings,
+  ...refillFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;
@@ -104,6 +107,7 @@ export function tell(f: Finding, display: Display, language: Language = 'en'): P
     share: (key, opens) => figure(display.percent(Number(v[key])), opens),
     perDay: (key) => figure(display.perDay(Number(v[key]))),
     month: (key) => display.month(Number(v[key])),
+    clock: (key) => figure(clockText(Number(v[key]))),
     date: (key) => display.date(String(v[key])),
     text: (key) => String(v[key]),
     plain: (text, opens) => figure(text, opens),
@@ -115,6 +119,7 @@ export function tell(f: Finding, display: Display, language: Language = 'en'): P
 
 export { worstFirst, worstOf, type Remedy, type Severity } from '@vernal-slope/core/judge';
 export {
+  clockText,
   plainText,
   say,
   STEP_KEYS,

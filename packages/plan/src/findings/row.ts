@@ -37,9 +37,9 @@ export type ShownQuantity =
 
 /**
  * What a value of a finding is: a figure of a quantity, a `share` of 1, `perDay` (m³ a day), a `count`, a `month`
- * (0 to 11), a `ratio`, a `date` such as 2026-08-14, a `name`, or one of some words.
+ * (0 to 11), a `clock` (s after the first day's midnight), a `ratio`, a `date` such as 2026-08-14, a `name`, or one of some words.
  */
-export type ValueKind = ShownQuantity | 'share' | 'perDay' | 'count' | 'month' | 'ratio' | 'date' | 'name';
+export type ValueKind = ShownQuantity | 'share' | 'perDay' | 'count' | 'month' | 'clock' | 'ratio' | 'date' | 'name';
 export type ValueSpec = Readonly<Record<string, ValueKind | readonly string[]>>;
 
 export type ValuesFor<S extends ValueSpec> = {
@@ -53,10 +53,10 @@ export type WaterFigure = 'test' | 'need' | 'given' | 'spare' | 'usable' | 'over
 /** A figure with a working. */
 export type FigureKey =
   | { readonly of: WaterFigure; readonly id: string; readonly leg: number }
-  | { readonly of: 'pressure' | 'flow' | 'static' | 'refill' | 'height'; readonly id: string }
+  | { readonly of: 'pressure' | 'flow' | 'static' | 'refill' | 'height' | 'time'; readonly id: string }
   | { readonly of: 'loss' | 'speed' | 'station'; readonly id: string; readonly leg: number };
 /** Figures of a place that open a working of their own. */
-export type PlaceFigure = 'pressure' | 'flow' | 'static' | 'refill' | 'height';
+export type PlaceFigure = 'pressure' | 'flow' | 'static' | 'refill' | 'height' | 'time';
 
 /** A stretch of a sentence: words, or a figure that may open a working. */
 export interface Part {
@@ -78,6 +78,15 @@ export const say: Words = (strings, ...parts) =>
     }
     return here;
   });
+
+/** A time of a run as its clock shows it: "18:47", or "18:47 on day 2". */
+export function clockText(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  const day = Math.floor(minutes / 1440);
+  const rest = minutes - 1440 * day;
+  const time = `${String(Math.floor(rest / 60)).padStart(2, '0')}:${String(rest % 60).padStart(2, '0')}`;
+  return day > 0 ? `${time} on day ${day + 1}` : time;
+}
 
 /** Plain text of a sentence. */
 export const plainText = (parts: readonly Part[]): string => parts.map((p) => p.text).join('');
@@ -111,6 +120,7 @@ export interface Teller<S extends ValueSpec> {
   readonly share: (key: KeysOf<S, 'share'>, opens?: Exclude<FigureKey, { of: PlaceFigure }>) => Part;
   readonly perDay: (key: KeysOf<S, 'perDay'>) => Part;
   readonly month: (key: KeysOf<S, 'month'>) => string;
+  readonly clock: (key: KeysOf<S, 'clock'>) => Part;
   readonly date: (key: KeysOf<S, 'date'>) => string;
   readonly text: (key: KeysOf<S, 'name'>) => string;
   /** Figures that no value carries. */

@@ -49,6 +49,8 @@ export interface Placing {
   readonly water: Water;
   /** A node whose head is an elevation (m above datum) that no level moves: air, an inlet, a spring. */
   readonly fixedAt: (elevation: number) => number;
+  /** For a run in time: what leaves a vessel or a source can be limited to what comes in. */
+  readonly inTime: boolean;
 }
 
 /** Where a place went in the network. */

@@ -6,6 +6,7 @@ import { headOfPressure } from '@vernal-slope/core/water';
 import {
   atLeastZero,
   drawSchema,
+  habitSchema,
   flowFromLpm,
   jsonPath,
   list,
@@ -28,6 +29,7 @@ export const outletSchema = z.looseObject({
   orifice: z.looseObject({ diameterMm: positive.max(500), dischargeCoefficient: positive.max(1) }).optional(),
   wants: wantsSchema.optional(),
   draws: list('draws', drawSchema).optional(),
+  habits: list('habits', habitSchema).optional(),
   /** What the water is for; people drink from it unless it says otherwise. */
   use: z.enum(['drink', 'wash', 'garden', 'stock', 'fire']).optional(),
 });

@@ -56,7 +56,7 @@ export const source = defineKind({
   faults,
   place: (node, on) => {
     const surface = on.fixedAt(surfaceOf(node));
-    if (node.yieldLpm === undefined && node.yieldByMonthLpm === undefined)
+    if (!on.inTime && node.yieldLpm === undefined && node.yieldByMonthLpm === undefined)
       return { node: surface, surface, limitLink: -1, lawLinks: [] };
     const outlet = on.builder.node();
     return { node: outlet, surface, limitLink: on.builder.yieldLimit(surface, outlet), lawLinks: [] };

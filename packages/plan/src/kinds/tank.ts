@@ -49,8 +49,8 @@ export const tank = defineKind({
   roles: ['store', 'vessel'],
   word: 'tank',
   name: 'Tank',
-  faults: function* (node, path) {
-    yield* vesselFaults(node, path);
+  faults: function* (node, path, roles) {
+    yield* vesselFaults(node, path, roles);
     for (const [k, linked] of (node.linked ?? []).entries())
       yield* shapeFaults(linked.shape, [...path, 'linked', k, 'shape']);
   },

@@ -38,9 +38,14 @@ export const vesselWater = (node: VesselEntry, options: StateOptions): number =>
 
 export const isFree = (node: VesselEntry): boolean => !node.inlet?.floatValve;
 
-export function placeVessel(_: VesselEntry, on: Placing): Placed {
+export function placeVessel(vessel: VesselEntry, on: Placing): Placed {
   const surface = on.builder.fixedNode();
-  return { node: surface, surface, limitLink: -1, lawLinks: [] };
+  if (!on.inTime || vessel.outletM === undefined) return { node: surface, surface, limitLink: -1, lawLinks: [] };
+  // at its outlet it passes on what comes in, and always takes back what runs back
+  const node = on.builder.node();
+  const limitLink = on.builder.yieldLimit(surface, node);
+  on.builder.yieldLimit(node, surface);
+  return { node, surface, limitLink, lawLinks: [] };
 }
 
 /** Where a line ends at a vessel: by its float, free at the top, or against the level. */
@@ -85,7 +90,10 @@ export function vesselShown(
   const shown = leaving ? placed.node : (end ?? placed.node);
   return {
     node: shown,
-    elevation: leaving || shown === placed.surface ? floorOf(node) + (node.outletM ?? 0) : inletElevation(node),
+    elevation:
+      leaving || shown === placed.surface || shown === placed.node
+        ? floorOf(node) + (node.outletM ?? 0)
+        : inletElevation(node),
   };
 }
 
@@ -94,7 +102,7 @@ export function setVessel(map: PlaceMap<VesselEntry>, options: StateOptions, sta
   const level = levelIn(node, options);
   state.fixedHead[map.surface] = floorOf(node) + level;
   // at or below its outlet a tank takes water back but gives none
-  if (level <= (node.outletM ?? 0)) for (const { link } of map.leaving) state.direction[link] = -1;
+  if (map.limitLink < 0 && level <= (node.outletM ?? 0)) for (const { link } of map.leaving) state.direction[link] = -1;
   const opening = options.shut?.includes(node.id) ? 0 : (options.floatOpening?.[node.id] ?? 1);
   for (const link of map.lawLinks) state.opening[link] = opening;
 }

@@ -96,6 +96,9 @@ export function workingOf(key: FigureKey, { results, budget, slow }: WorkingCont
       return staticWorking(c, result, key.id) ?? null;
     case 'refill':
       return slow?.refill?.settled ? (refillWorking(c, key.id, slow.refill) ?? null) : null;
+    // made by the step that runs the place in time
+    case 'time':
+      return null;
     case 'height': {
       const h = results.height(key.id);
       return h ? heightWorking(c, h) : null;

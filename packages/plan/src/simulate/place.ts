@@ -1,0 +1,305 @@
+// A plan as a place in time: its vessels, sources and taps with their hours, as core runs them.
+import type { PlaceInTime, PourInTime, SourceInTime, VesselInTime, Visit, Window } from '@vernal-slope/core/simulation';
+import { levelAt, tankHeight, volumeAt, type TankShape } from '@vernal-slope/core/tank';
+import { boreArea } from '@vernal-slope/core/pipe';
+import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
+import { GRAVITY } from '@vernal-slope/core/units';
+import { etByMonth, planNeeds, sourceYield } from '../budget/index.ts';
+import {
+  compilePlan,
+  cubicMetres,
+  floatValve,
+  floorOf,
+  flowFromLitresPerDay,
+  flowFromLpm,
+  levelFor,
+  metresOfMm,
+  minutesOf,
+  seconds,
+  stateFor,
+  tankShape,
+  yieldOf,
+  DEFAULT_MONTH,
+  type Compiled,
+} from '../compile/index.ts';
+import { isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
+import type { Herd, Plan, PlanNode, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
+import { dice } from './dice.ts';
+
+const DAY = 86_400;
+const HOUR = 3600;
+/** Open water evaporates so many times the reference evapotranspiration. @see FAO-56 table 12 (open water, shallow) */
+const OPEN_WATER = 1.05;
+/** When a hauled load is poured in, hours after midnight (assumption), and how long it takes at least, s. */
+const HAUL_AT = 12;
+const LEAST_POUR = 600;
+/** Rows of the table that stands for tanks joined low down. */
+const JOINED_ROWS = 200;
+
+export interface InTime {
+  /** s */ readonly duration: number;
+  /** s after midnight at which it begins */ readonly start?: number;
+  /** 1 to 12; the run begins on its first day */ readonly month?: number;
+  /** Of what happens at random. */ readonly seed?: number;
+  /** Levels to begin with, m above the floor, by node id; the plan's own where left out. */
+  readonly levels?: Readonly<Record<string, number>>;
+  /** What animals drink and sources give, as a share of the plan's. */
+  readonly thirst?: number;
+  readonly yields?: number;
+  /** Only this trough is visited, and no tap is drawn from. */
+  readonly only?: string;
+}
+
+/** A place in time with the ids of its parts, in core's order. */
+export interface PlanInTime {
+  readonly compiled: Compiled;
+  readonly place: PlaceInTime;
+  readonly vessels: readonly VesselNode[];
+  readonly outlets: readonly TapNode[];
+  readonly sources: readonly SourceNode[];
+  readonly pours: readonly SourceNode[];
+  readonly lines: readonly string[];
+}
+
+/** A run's clock: the seconds of its days and months. */
+interface Clock {
+  readonly start: number;
+  readonly duration: number;
+  /** Month (1 to 12) at a time of the run. */
+  readonly monthAt: (t: number) => number;
+  /** Midnights, s from the beginning, the one before the beginning first. */
+  readonly days: readonly number[];
+  /** Where a month turns, s. */
+  readonly turns: readonly number[];
+}
+
+function clockOf({ duration, start = 0, month = DEFAULT_MONTH }: InTime): Clock {
+  const days: number[] = [];
+  for (let t = -start - DAY; t < duration; t += DAY) days.push(t);
+  const turns: number[] = [];
+  let at = -start;
+  for (let k = 0; at < duration; k++) turns.push((at += DAYS_IN_MONTH[(month - 1 + k) % 12] * DAY));
+  return {
+    start,
+    duration,
+    days,
+    turns,
+    monthAt: (t) => ((month - 1 + turns.filter((turn) => t >= turn).length) % 12) + 1,
+  };
+}
+
+/** Times of day as windows of a run. */
+function windowsOf(clock: Clock, at: string, minutes: number): Window[] {
+  return clock.days
+    .map((midnight) => ({ from: midnight + minutesOf(at) * 60, to: midnight + minutesOf(at) * 60 + seconds(minutes) }))
+    .filter((w) => w.to > 0 && w.from < clock.duration);
+}
+
+/** Tanks joined low down as one: what all of them hold at a level of the first. */
+function shapeOf(node: VesselNode): { shape: TankShape; overflow: number } {
+  const own = tankShape(node.shape, node.count);
+  const linked = isStore(node) ? (node.linked ?? []) : [];
+  if (linked.length === 0) return { shape: own, overflow: node.overflowM };
+  const others = linked.map((l) => ({ shape: tankShape(l.shape), floor: l.floorM }));
+  const all = (level: number): number =>
+    volumeAt(own, level) + others.reduce((sum, o) => sum + volumeAt(o.shape, level - o.floor), 0);
+  const height = tankHeight(own);
+  const levels = Array.from({ length: JOINED_ROWS + 1 }, (_, k) => (height * k) / JOINED_ROWS);
+  return {
+    shape: { type: 'table', levels, volumes: levels.map((l) => all(l) - all(0)) },
+    overflow: Math.min(node.overflowM, ...linked.map((l) => l.floorM + l.overflowM)),
+  };
+}
+
+function visitsOfHerd(plan: Plan, node: VesselNode, k: number, herd: Herd, clock: Clock, options: InTime): Visit[] {
+  if (herd.ifToo || (options.only !== undefined && options.only !== node.id)) return [];
+  const warm = herd.byWarmth
+    ? planNeeds(plan).rows.find((row) => row.id === `herd:${node.id}:${k}`)?.perDay
+    : undefined;
+  const perDay = (month: number): number =>
+    (warm?.[month - 1] ?? cubicMetres(herd.count * herd.litresPerHeadPerDay)) * (options.thirst ?? 1);
+  const cap =
+    herd.litresPerHeadPerMin === undefined
+      ? Infinity
+      : flowFromLpm(herd.litresPerHeadPerMin) * Math.min(herd.count, herd.headsAtOnce ?? herd.count);
+  return herd.visits.flatMap((v) =>
+    windowsOf(clock, v.at, v.durationMin)
+      .map((w) => ({ ...w, month: clock.monthAt(Math.max(0, w.from)) }))
+      .filter(({ month }) => !herd.months || herd.months.includes(month))
+      .map(({ from, to, month }) => ({
+        from,
+        to,
+        rate: (perDay(month) * v.share) / (to - from),
+        cap,
+        patience: seconds(herd.patienceMin ?? 0),
+      })),
+  );
+}
+
+/** Water of a source at a time, m³/s; Infinity where nothing is stated. */
+function yieldsOf(plan: Plan, source: SourceNode, clock: Clock, times: number): (t: number) => number {
+  if (source.yieldLpm !== undefined || source.yieldByMonthLpm !== undefined)
+    return (t) => yieldOf(source, clock.monthAt(t)) * times;
+  if (!source.roof && !source.pump && !source.ram && !source.haul && !source.tests?.length) return () => Infinity;
+  const found = sourceYield(plan, source);
+  const hours = Array.from({ length: 12 }, (_, m) => found.hours(m));
+  return (t) => {
+    const m = clock.monthAt(t) - 1;
+    const hour = Math.floor(((((t + clock.start) % DAY) + DAY) % DAY) / HOUR);
+    return ((found.perDay[m] * hours[m][hour]) / HOUR) * times;
+  };
+}
+
+/** Loads of hauled water, poured in at noon of the days on which there is a trip. */
+function loadsOf(source: SourceNode, clock: Clock): (t: number) => number {
+  const haul = source.haul;
+  if (!haul) return () => 0;
+  const every = haul.litresPerTrip / haul.litresPerDay;
+  const long = Math.max(LEAST_POUR, seconds(haul.standingMin) / 2);
+  const windows: Window[] = [];
+  for (let k = 0; k * every * DAY < clock.duration + DAY; k++) {
+    const from = Math.floor(k * every) * DAY + HAUL_AT * HOUR - clock.start;
+    windows.push({ from, to: from + long });
+  }
+  const rate = cubicMetres(haul.litresPerTrip) / long;
+  return (t) => windows.filter((w) => w.from <= t && t < w.to).length * rate;
+}
+
+/** Whether what a source gives changes with the hour. */
+const byHour = (source: SourceNode): boolean => source.pump !== undefined || source.haul !== undefined;
+
+function drawsOf(tap: TapNode, clock: Clock, options: InTime): Window[] {
+  if (options.only !== undefined) return [];
+  const fixed = (tap.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin));
+  const roll = dice(options.seed ?? 1, tap.id);
+  const random = (tap.habits ?? []).flatMap((h) =>
+    clock.days.flatMap((midnight) => {
+      const [from, to] = [minutesOf(h.from), minutesOf(h.to)];
+      const span = to > from ? to - from : to - from + 24 * 60;
+      // as often as it is said, the part of a time by chance
+      const count = Math.floor(h.timesPerDay + roll());
+      return Array.from({ length: count }, () => {
+        const at = midnight + (from + roll() * span) * 60;
+        return { from: at, to: at + seconds(h.durationMin) };
+      });
+    }),
+  );
+  return [...fixed, ...random.filter((w) => w.to > 0 && w.from < clock.duration)];
+}
+
+/** Flow that an outlet is rated for, m³/s; of a hole what it gives under a metre of water. */
+const ratedOfTap = (tap: TapNode): number =>
+  tap.ratedFlowLpm !== undefined
+    ? flowFromLpm(tap.ratedFlowLpm)
+    : tap.orifice
+      ? tap.orifice.dischargeCoefficient * boreArea(metresOfMm(tap.orifice.diameterMm)) * Math.sqrt(2 * GRAVITY)
+      : 0;
+
+const idsOf = (nodes: readonly PlanNode[]): Map<string, number> => new Map(nodes.map((n, k) => [n.id, k]));
+
+/** Makes a plan ready to be run in time. */
+export function placeInTime(plan: Plan, options: InTime): PlanInTime {
+  const compiled = compilePlan(plan, true);
+  const clock = clockOf(options);
+  const there = [...compiled.nodes.values()];
+  const vesselMaps = there.flatMap((m) => (isVessel(m.plan) ? [{ map: m, node: m.plan }] : []));
+  const vessels = vesselMaps.map(({ node }) => node);
+  const index = idsOf(vessels);
+  const taps = there.flatMap((m) => (isTap(m.plan) ? [{ map: m, node: m.plan }] : []));
+  const feeding = there.flatMap((m) => (isSource(m.plan) && m.leaving.length > 0 ? [{ map: m, node: m.plan }] : []));
+  const pours = plan.nodes.filter(isSource).filter((n) => n.feeds !== undefined && index.has(n.feeds));
+  const pouring = pours.filter((n) => !feeding.some((f) => f.node.id === n.id));
+  const et = etByMonth(plan);
+  const evaporation = (t: number): number => metresOfMm(OPEN_WATER * et.et0[clock.monthAt(t) - 1]) / DAY;
+  const links = (ends: readonly { link: number }[]): number[] => ends.map((e) => e.link);
+  const times = options.yields ?? 1;
+
+  const place: PlaceInTime = {
+    network: compiled.network,
+    state: stateFor(compiled, { month: options.month }),
+    vessels: vesselMaps.map(({ map, node }): VesselInTime => {
+      const { shape, overflow } = shapeOf(node);
+      return {
+        shape,
+        floor: floorOf(node),
+        surface: map.surface,
+        start: Math.min(tankHeight(shape), options.levels?.[node.id] ?? levelFor(node, 'start')),
+        ...(node.outletM !== undefined ? { outlet: node.outletM } : {}),
+        outletLink: map.limitLink,
+        overflow,
+        ...(node.overflowPipe
+          ? {
+              overflowPipe: { diameter: metresOfMm(node.overflowPipe.insideDiameterMm), drop: node.overflowPipe.dropM },
+            }
+          : {}),
+        spillsInto: index.get(node.overflowInto ?? '') ?? -1,
+        ...(node.inlet?.floatValve ? { float: floatValve(node.inlet.floatValve) } : {}),
+        floatLinks: map.lawLinks,
+        entering: links(map.entering),
+        leaving: links(map.leaving),
+        visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
+        takings:
+          options.only === undefined
+            ? (node.takings ?? []).flatMap((t) =>
+                windowsOf(clock, t.at, t.durationMin).map((w) => ({
+                  ...w,
+                  rate: flowFromLpm(t.flowLpm),
+                  into: index.get(t.into ?? '') ?? -1,
+                })),
+              )
+            : [],
+        ...(node.evaporates ? { evaporation } : {}),
+        leak: flowFromLitresPerDay(node.leakLPerDay ?? 0),
+      };
+    }),
+    sources: feeding.map(({ map, node }): SourceInTime => ({
+      limitLink: map.limitLink,
+      leaving: links(map.leaving),
+      yields: yieldsOf(plan, node, clock, times),
+    })),
+    pours: pouring.map((node): PourInTime => {
+      const yields = node.haul ? loadsOf(node, clock) : yieldsOf(plan, node, clock, times);
+      return {
+        vessel: index.get(node.feeds ?? '') ?? -1,
+        // nothing is counted on where nothing is known
+        rate: (t) => (Number.isFinite(yields(t)) ? yields(t) : 0),
+      };
+    }),
+    outlets: taps.map(({ map, node }) => ({
+      links: map.lawLinks,
+      draws: drawsOf(node, clock, options),
+      rated: ratedOfTap(node),
+    })),
+    lines: [...compiled.lines.values()].map((l) => l.link),
+    duration: options.duration,
+    breaks: [
+      ...clock.turns,
+      ...([...feeding.map((f) => f.node), ...pouring].some(byHour)
+        ? Array.from(
+            { length: Math.ceil((options.duration + clock.start) / HOUR) },
+            (_, k) => (k + 1) * HOUR - (clock.start % HOUR),
+          )
+        : []),
+      ...pouring.flatMap((node) => {
+        const long = Math.max(LEAST_POUR, seconds(node.haul?.standingMin ?? 0) / 2);
+        return node.haul ? clock.days.map((midnight) => midnight + HAUL_AT * HOUR + long) : [];
+      }),
+    ],
+  };
+  return {
+    compiled,
+    place,
+    vessels,
+    outlets: taps.map((t) => t.node),
+    sources: feeding.map((f) => f.node),
+    pours: pouring,
+    lines: [...compiled.lines.keys()],
+  };
+}
+
+/** Level of a vessel of a plan, joined tanks and all, that holds so much, m above its floor. */
+export const levelOfVolume = (node: VesselNode, volume: number): number => levelAt(shapeOf(node).shape, volume);
+/** What a vessel of a plan holds at a level, joined tanks and all, m³. */
+export const volumeOfLevel = (node: VesselNode, level: number): number => volumeAt(shapeOf(node).shape, level);
+/** Level at which a vessel of a plan runs over, joined tanks and all, m. */
+export const overflowOf = (node: VesselNode): number => shapeOf(node).overflow;
