@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { RunningApp } from './harness/app.ts';
-import { Page } from './harness/page.ts';
+import { Key, Page } from './harness/page.ts';
 
 interface Shot {
   readonly name: string;
@@ -106,12 +106,14 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'stand-drawing',
-    path: `${OUSEL}/stand`,
+    name: 'refill',
+    path: '/plan/tarn-foot/refill',
     act: async (page) => {
-      await page.part('ways');
-      const drawing = await page.part('stand-drawing');
-      await page.driver.executeScript('arguments[0].scrollIntoView({ block: "start" })', drawing);
+      await page.part('strip-foot');
+      await page.click('open-foot');
+      await page.click('six-hours');
+      for (let k = 0; k < 2; k++) await (await page.part('scrub')).sendKeys(Key.ARROW_RIGHT);
+      await page.driver.executeScript('document.querySelector("[data-test=scrub]").blur(); window.scrollTo(0, 120)');
     },
   },
   { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },

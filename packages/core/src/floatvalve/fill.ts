@@ -1,7 +1,7 @@
 // How long a vessel of level area takes to fill or empty: closed forms, where there are any. What they say the run in time
 // is held against.
 import { GRAVITY } from '../units/index.ts';
-import type { FloatValve } from './index.ts';
+import type { FloatValve } from './valve.ts';
 
 /**
  * Time to fill from one level to another by a proportional float under a constant head.

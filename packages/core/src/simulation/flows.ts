@@ -46,12 +46,17 @@ export interface Marks {
   readonly opens: number;
   /** Less than this is nothing. */
   readonly crumb: number;
+  /** As far as this from its outlet it is still at it. */
+  readonly slack: number;
 }
 
 /** How far below the closing level a vessel counts as full, m (plan format). */
 const FULL = 0.005;
 /** Of the volume; rounding. */
 const CRUMB = 1e-9;
+const SLACK = 1e-6;
+/** Within this it comes back to its outlet, s. */
+const HOLD = 600;
 /** Turns of passing on what comes in before it is said that they do not settle. */
 const TURNS = 12;
 
@@ -118,6 +123,7 @@ export class PlaceFlows {
         shuts: float ? at(float.closeLevel - (float.characteristic === 'snap' ? 0 : SHUT * float.band)) : -1,
         opens: float ? at(float.closeLevel - float.band) : -1,
         crumb: CRUMB * tankCapacity(v.shape),
+        slack: SLACK * tankCapacity(v.shape),
       };
     });
     this.modes = place.vessels.map((v, k) => {
@@ -182,7 +188,7 @@ export class PlaceFlows {
         this.#inflow[p.vessel] += q;
       });
       this.#spills(t, flow, rate);
-      if (!this.#passingOff() || turn >= TURNS) break;
+      if (!this.#passingOff(y) || turn >= TURNS) break;
       flow = this.#solve(t, y);
     }
     sources.forEach((s, k) => {
@@ -196,15 +202,15 @@ export class PlaceFlows {
   };
 
   /** What tanks at their outlets pass on is what comes into them: true where it is not yet. */
-  #passingOff(): boolean {
+  #passingOff(y: Float64Array): boolean {
     let off = false;
     this.#place.vessels.forEach((v, k) => {
       if (v.outletLink < 0 || this.modes[k].outlet !== 0) return;
-      const comes = Math.max(0, this.#inflow[k] + this.#spillIn[k] - this.drinks[k]);
-      if (Math.abs(comes - this.#passing[k]) > 1e-9 + 1e-6 * comes) {
-        this.#passing[k] = comes;
-        off = true;
-      }
+      // the last digits of the flows would carry it away from its outlet in time
+      const back = (y[BLOCK * k] - this.marks[k].outlet) / HOLD;
+      const comes = Math.max(0, this.#inflow[k] + this.#spillIn[k] - this.drinks[k] + back);
+      if (Math.abs(comes - this.#passing[k]) > 1e-9 + 1e-6 * comes) off = true;
+      this.#passing[k] = comes;
     });
     return off;
   }

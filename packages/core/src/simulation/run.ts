@@ -92,8 +92,8 @@ export interface RunOptions {
 /** Of a vessel's volume, what one step may be wrong by. */
 const ACCURACY = 2e-6;
 /** Longest step, and the first after an event, s. */
-const LONGEST = 1800;
-const FIRST = 20;
+const LONGEST = 7200;
+const FIRST = 60;
 const LEAST = 1e-3;
 /** Most steps: a run that needs more comes to no end. */
 const MOST_STEPS = 2_000_000;
@@ -366,8 +366,8 @@ class Runner {
     let turned = false;
     this.#flows.modes.forEach((mode, k) => {
       const volume = this.#y[BLOCK * k];
-      const { outlet, overflow, rim, crumb } = this.#flows.marks[k];
-      if (mode.outlet === 0 && Math.abs(volume - outlet) > crumb) {
+      const { outlet, overflow, rim, crumb, slack } = this.#flows.marks[k];
+      if (mode.outlet === 0 && Math.abs(volume - outlet) > slack) {
         mode.outlet = volume > outlet ? 1 : -1;
         if (mode.outlet > 0) this.#tell('off-outlet', k);
         turned = true;

@@ -72,7 +72,7 @@ export const refillFindings = {
       en: (t) =>
         t.v.change < -0.001
           ? say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet; at the end it stands ${t.plain(t.display.show(-t.v.change, 'rise'))} lower than it began.`
-          : say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet, and stands at the end as high as it began.`,
+          : say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet, and stands at the end ${t.v.change > 0.001 ? t.plain(t.display.show(t.v.change, 'rise')) : ''}${t.v.change > 0.001 ? ' higher than' : 'as high as'} it began.`,
     },
   }),
   'tank-sinks': row({

@@ -70,7 +70,7 @@ const beside = usePlanResults(own);
 const budget = useBudget(plan);
 const joining = useJoining(plan, perform, () => viewing.value !== null);
 /** What the drawings show: the plan with what is being added, while it is. */
-const drawn = computed(() => joining.draft.value?.results ?? results.value);
+const drawn = computed(() => joining.draft.value?.results ?? uses.get(current.value)?.drawn?.value ?? results.value);
 const fresh = computed(() => joining.draft.value && { node: joining.draft.value.node, line: joining.draft.value.line });
 
 const historyShown = ref(false);
@@ -147,10 +147,15 @@ const stepJudgement = computed(() => {
 const drawnStep = aFrameLater(() => current.value);
 const pageRow = aFrameLater(() => row.value);
 /** How the hillside stands at this step; as it stood until the step is drawn. */
-const hill = computed<{ chosen: string; low: boolean; close: boolean }>((before) =>
+const hill = computed<{ chosen: string; low: boolean; short: boolean; close: boolean }>((before) =>
   before && drawnStep.value !== current.value
     ? before
-    : { chosen: chosen.value, low: stepJudgement.value !== null, close: row.value.close ?? false },
+    : {
+        chosen: chosen.value,
+        low: stepJudgement.value !== null,
+        short: row.value.short ?? false,
+        close: row.value.close ?? false,
+      },
 );
 const { slideTo, slid } = useSlide(page, () => viewing.value !== null);
 const { answer: slow, busy, error: slowError } = useSlowAnswers(plan, chosen);
@@ -286,7 +291,7 @@ usePlanKeys({
       <HillsideView
         v-else
         class="hill"
-        :class="{ low: hill.low }"
+        :class="{ low: hill.low, short: hill.short }"
         :results="drawn ?? results"
         :chosen="fresh?.node ?? hill.chosen"
         :leg="leg"
@@ -413,6 +418,10 @@ usePlanKeys({
 
 .hill.low {
   height: 264px;
+}
+
+.hill.low.short {
+  height: 208px;
 }
 
 .lower {

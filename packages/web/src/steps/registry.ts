@@ -4,13 +4,23 @@ import { STEP_KEYS, type StepKey } from '@vernal-slope/plan/findings';
 import { needStep } from './need/step.ts';
 import { outletsStep } from './outlets/step.ts';
 import { pipeStep } from './pipe/step.ts';
+import { refillStep } from './refill/step.ts';
 import { standStep } from './stand/step.ts';
 import type { StepRow } from './step.ts';
 import { storeStep } from './store/step.ts';
 import { walkStep } from './walk/step.ts';
 import { waterStep } from './water/step.ts';
 
-export const STEPS: readonly StepRow[] = [waterStep, needStep, storeStep, walkStep, standStep, pipeStep, outletsStep];
+export const STEPS: readonly StepRow[] = [
+  waterStep,
+  needStep,
+  storeStep,
+  walkStep,
+  standStep,
+  pipeStep,
+  outletsStep,
+  refillStep,
+];
 
 /** The step that a plan opens at. */
 export const FIRST_STEP: StepKey = 'walk';

@@ -21,6 +21,8 @@ export interface StepUse {
   readonly judgement?: Readonly<Ref<StepJudgement | null>>;
   /** The place that the hillside leads to there while nobody picked another; empty for the page's own. */
   readonly leadsTo?: ComputedRef<string>;
+  /** What the drawings show there in place of the plan's own figures: another moment of it. */
+  readonly drawn?: Readonly<Ref<PlanResults | null>>;
   /** Workings of figures that only this step has. */
   readonly working?: (key: FigureKey) => Working | undefined;
 }
@@ -36,6 +38,8 @@ export interface StepRow {
   readonly findings: (known: Known) => readonly Finding[];
   /** Called once for the page of a plan, in its setup. */
   readonly use?: (page: PlanPage) => StepUse;
+  /** The hillside is a strip there: the step needs the room. */
+  readonly short?: boolean;
   /** The hillside comes close to the place it leads to. */
   readonly close?: boolean;
 }

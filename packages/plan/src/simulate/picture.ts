@@ -1,0 +1,183 @@
+// A run as plain data, for drawing and for handing from one thread to another.
+import type { Working } from '@vernal-slope/core/working';
+import type { Finding } from '../findings/index.ts';
+import { cubicMetres, vesselHeight } from '../compile/index.ts';
+import { isStore, nameOf } from '../kinds/index.ts';
+import { herdWords } from '../catalogue/index.ts';
+import { judgeRun } from './judge.ts';
+import { overflowOf } from './place.ts';
+import type { PlanRun } from './simulate.ts';
+import { eventsOf, timeWorking } from './workings.ts';
+
+/** Something that happens for a while: a visit, a tap that is open. */
+export interface Block {
+  /** s of the run */ readonly from: number;
+  readonly to: number;
+  /** m³ wanted; 0 where nothing is said */ readonly volume: number;
+}
+
+export interface VesselPicture {
+  readonly id: string;
+  readonly name: string;
+  readonly feeds: boolean;
+  /** Who drinks there, in words. */ readonly who: string;
+  /** m, by moment */ readonly levels: Float32Array;
+  /** 0 to 1, by moment; undefined where it has no float */ readonly openings?: Float32Array;
+  /** m³/s, by moment */ readonly drunk: Float32Array;
+  readonly spilt: Float32Array;
+  /** m above the floor */ readonly height: number;
+  readonly overflow: number;
+  readonly outlet?: number;
+  /** Where it counts as full: its float's closing level, else its overflow. */ readonly full: number;
+  readonly visits: readonly Block[];
+  /** When it was dry, or at its outlet. */ readonly empty: readonly Block[];
+  /** m */ readonly lowest: number;
+  /** s */ readonly lowestAt: number;
+  /** m³ */ readonly shortfall: number;
+  readonly demand: number;
+}
+
+export interface FlowPicture {
+  readonly id: string;
+  readonly name: string;
+  /** m³/s, by moment */ readonly flows: Float32Array;
+  readonly draws: readonly Block[];
+  /** m³ */ readonly shortfall: number;
+}
+
+export interface RunPicture {
+  /** s, rising; a moment stands twice where something jumps */ readonly times: Float64Array;
+  /** s after midnight at which the run begins */ readonly start: number;
+  readonly duration: number;
+  readonly month: number;
+  readonly settled: boolean;
+  readonly vessels: readonly VesselPicture[];
+  readonly taps: readonly FlowPicture[];
+  readonly sources: readonly FlowPicture[];
+  readonly findings: readonly Finding[];
+  readonly events: readonly {
+    readonly t: number;
+    readonly at: string;
+    readonly clock: string;
+    readonly words: string;
+  }[];
+  /** Working of each place, by its id. */
+  readonly workings: Readonly<Record<string, Working>>;
+  /** m³ */ readonly shortfall: number;
+  readonly overflow: number;
+  readonly came: number;
+  readonly out: number;
+  readonly error: number;
+  readonly solves: number;
+}
+
+/** Stretches in which a vessel was empty, from its events. */
+function emptyOf(found: PlanRun, id: string, feeds: boolean): Block[] {
+  const [begins, ends] = feeds ? (['at-outlet', 'off-outlet'] as const) : (['dry', 'wet'] as const);
+  const list: Block[] = [];
+  let since: number | undefined;
+  for (const e of found.events) {
+    if (e.at !== id) continue;
+    if (e.kind === begins) since ??= e.t;
+    else if (e.kind === ends && since !== undefined) {
+      list.push({ from: since, to: e.t, volume: 0 });
+      since = undefined;
+    }
+  }
+  if (since !== undefined) list.push({ from: since, to: found.options.duration, volume: 0 });
+  return list;
+}
+
+/** All of a run that is drawn or told. */
+export function pictureOf(found: PlanRun): RunPicture {
+  const { inTime, run, options } = found;
+  const series = (of: (m: (typeof run.moments)[number]) => number): Float32Array => Float32Array.from(run.moments, of);
+  const inside = (w: { from: number; to: number }): Block => ({
+    from: Math.max(0, w.from),
+    to: Math.min(options.duration, w.to),
+    volume: 0,
+  });
+  const vessels = inTime.vessels.map((node, k): VesselPicture => {
+    const s = found.summary.get(node.id);
+    const v = run.vessels[k];
+    const feeds = isStore(node);
+    const overflow = overflowOf(node);
+    return {
+      id: node.id,
+      name: nameOf(node),
+      feeds,
+      who: (node.herds ?? [])
+        .filter((h) => !h.ifToo)
+        .map((h) => herdWords(h.count, h.class))
+        .join(', '),
+      levels: series((m) => m.levels[k]),
+      ...(node.inlet?.floatValve ? { openings: series((m) => m.openings[k]) } : {}),
+      drunk: series((m) => m.drunk[k]),
+      spilt: series((m) => m.spilt[k]),
+      height: vesselHeight(node),
+      overflow,
+      ...(node.outletM !== undefined ? { outlet: node.outletM } : {}),
+      full: Math.min(node.inlet?.floatValve?.closeLevelM ?? overflow, overflow),
+      visits: inTime.place.vessels[k].visits.map((w) => ({ ...inside(w), volume: w.rate * (w.to - w.from) })),
+      empty: emptyOf(found, node.id, feeds),
+      lowest: v.lowest,
+      lowestAt: v.lowestAt,
+      shortfall: s?.shortfall ?? 0,
+      demand: s?.demand ?? 0,
+    };
+  });
+  const taps = inTime.outlets.map((node, k): FlowPicture => ({
+    id: node.id,
+    name: nameOf(node),
+    flows: series((m) => m.outlets[k]),
+    draws: inTime.place.outlets[k].draws.map((w) => ({
+      ...inside(w),
+      volume: inTime.place.outlets[k].rated * (w.to - w.from),
+    })),
+    shortfall: found.summary.get(node.id)?.shortfall ?? 0,
+  }));
+  const sources = [
+    ...inTime.sources.map((node, k): FlowPicture => ({
+      id: node.id,
+      name: nameOf(node),
+      flows: series((m) => m.given[k]),
+      draws: [],
+      shortfall: 0,
+    })),
+    ...inTime.pours.map((node, k): FlowPicture => ({
+      id: node.id,
+      name: nameOf(node),
+      flows: series((m) => inTime.place.pours[k].rate(m.t)),
+      draws: [],
+      shortfall: 0,
+    })),
+  ];
+  const ids = [...found.summary.keys()];
+  return {
+    times: Float64Array.from(run.moments, (m) => m.t),
+    start: options.start ?? 0,
+    duration: options.duration,
+    month: options.month ?? 7,
+    settled: run.settled,
+    vessels,
+    taps,
+    sources,
+    findings: judgeRun(found),
+    events: ids.flatMap((at) => eventsOf(found, at).map((e) => ({ ...e, at }))).sort((a, b) => a.t - b.t),
+    workings: Object.fromEntries(
+      ids.flatMap((id) => {
+        const w = timeWorking(found, id);
+        return w ? [[id, w]] : [];
+      }),
+    ),
+    shortfall: [...found.summary.values()].reduce((sum, s) => sum + s.shortfall, 0),
+    overflow: run.balance.overflow,
+    came: run.balance.in,
+    out: run.balance.out,
+    error: run.balance.error,
+    solves: run.solves,
+  };
+}
+
+/** Amounts under this are nothing, m³. */
+export const NOTHING = cubicMetres(0.1);
