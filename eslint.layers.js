@@ -46,6 +46,7 @@ export const PLAN_SUBJECTS = [
   'edit',
   'quickstart',
   'budget',
+  'intime',
   'solve',
   'simulate',
   'stand',

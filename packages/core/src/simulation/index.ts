@@ -1,7 +1,4 @@
 // Behaviour in time: the face of the subject.
-export { integrate, type StepEnd, type Tolerance } from './integrate.ts';
-export { type Rates } from './pair.ts';
-export { FULL_MARK, refillAfterVisit, type Refill, type RefillCase } from './refill.ts';
 export {
   fullOverflow,
   type OutletInTime,

@@ -85,6 +85,8 @@ export interface RunOptions {
   readonly exact?: boolean;
   /** Error that a step may make, of each vessel's volume. */
   readonly accuracy?: number;
+  /** The run ends with the first such event from a time on. */
+  readonly endsWith?: { readonly vessel: number; readonly kind: EventKind; readonly from: number };
   /** Told now and then with the time reached, s; true ends the run. */
   readonly progress?: (t: number) => boolean;
 }
@@ -124,6 +126,7 @@ class Runner {
   #t = 0;
   #h = FIRST;
   #steps = 0;
+  #over = false;
   readonly #moments: Moment[] = [];
   readonly #events: TimedEvent[] = [];
   #nextSample = 0;
@@ -170,17 +173,17 @@ class Runner {
   }
 
   run(): Run {
-    const { duration } = this.#place;
     for (const until of this.#times()) {
       this.#setWindows();
       this.#pair.begin(this.#t, this.#y);
       this.#sampleStart();
       this.#h = Math.min(this.#h, FIRST);
-      while (this.#t < until) this.#step(until);
+      while (this.#t < until && !this.#over) this.#step(until);
+      if (this.#over) break;
     }
     this.#setWindows();
-    this.#pair.begin(duration, this.#y);
-    this.#sampleUpTo(duration, true);
+    this.#pair.begin(this.#t, this.#y);
+    this.#sampleUpTo(this.#t, true);
     return this.#result();
   }
 
@@ -394,6 +397,8 @@ class Runner {
 
   #tell(kind: EventKind, vessel: number, t = this.#t): void {
     this.#events.push({ t, kind, vessel });
+    const end = this.#options.endsWith;
+    if (end && end.vessel === vessel && end.kind === kind && t >= end.from) this.#over = true;
   }
 
   #low(k: number, level: number, t: number): void {

@@ -1,11 +1,10 @@
 // A plan in time: the face of the subject.
-export { levelOfVolume, overflowOf, placeInTime, volumeOfLevel, type InTime, type PlanInTime } from './place.ts';
+export { overflowOf, placeInTime, volumeOfLevel, type InTime, type PlanInTime } from '../intime/index.ts';
 export { flowAt, simulatePlan, type PlaceSummary, type PlanEvent, type PlanRun } from './simulate.ts';
 export { simulateReport, type SimulateReport } from './report.ts';
 export { judgeRun } from './judge.ts';
 export { floatFindings, limitsOfFloat, rowOfFloat, type FloatLimits } from './floats.ts';
 export { eventsOf, timeWorking } from './workings.ts';
-export { dice } from './dice.ts';
 export { NOTHING, pictureOf, type Block, type FlowPicture, type RunPicture, type VesselPicture } from './picture.ts';
 export { mendCommand, mendPipe, mendsFor, type Mend, type MendTried } from './mends.ts';
 export { headsCarried, spreadOf, THIRST_SPREAD, YIELD_SPREAD, type HeadsCarried, type Spread } from './many.ts';

@@ -3,8 +3,8 @@
 import { glimpse, changeNode } from '../edit/index.ts';
 import { isVessel } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { dice } from './dice.ts';
-import type { InTime } from './place.ts';
+import { dice } from '../intime/index.ts';
+import type { InTime } from '../intime/index.ts';
 import { simulatePlan, type PlanRun } from './simulate.ts';
 
 /** m³ that count as short. */

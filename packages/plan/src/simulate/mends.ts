@@ -4,7 +4,7 @@ import { changeNode, glimpse, setSizes, type Command } from '../edit/index.ts';
 import { isOutlet, isStore, isTap, isVessel } from '../kinds/index.ts';
 import type { Plan, TapNode, VesselNode } from '../schema/index.ts';
 import { bestWiderPipe, type PipeRemedy } from '../solve/index.ts';
-import type { InTime } from './place.ts';
+import type { InTime } from '../intime/index.ts';
 import { simulatePlan, type PlanRun } from './simulate.ts';
 
 /** A change of a plan, as data; the view names it. */

@@ -5,7 +5,7 @@ import { cubicMetres, vesselHeight } from '../compile/index.ts';
 import { isStore, nameOf } from '../kinds/index.ts';
 import { herdWords } from '../catalogue/index.ts';
 import { judgeRun } from './judge.ts';
-import { overflowOf } from './place.ts';
+import { overflowOf } from '../intime/index.ts';
 import type { PlanRun } from './simulate.ts';
 import { eventsOf, timeWorking } from './workings.ts';
 

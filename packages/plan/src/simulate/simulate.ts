@@ -2,7 +2,7 @@
 import { runPlace, type Moment, type Run, type RunOptions, type TimedEvent } from '@vernal-slope/core/simulation';
 import type { Compiled } from '../compile/index.ts';
 import type { Plan, VesselNode } from '../schema/index.ts';
-import { placeInTime, type InTime, type PlanInTime } from './place.ts';
+import { placeInTime, type InTime, type PlanInTime } from '../intime/index.ts';
 
 /** A tank, trough or tap over a run; m³, m and s. */
 export interface PlaceSummary {

@@ -2,7 +2,7 @@
 import type { Term, Working } from '@vernal-slope/core/working';
 import { clockText } from '../findings/index.ts';
 import { nameOf } from '../kinds/index.ts';
-import { volumeOfLevel } from './place.ts';
+import { volumeOfLevel } from '../intime/index.ts';
 import type { EventKind } from '@vernal-slope/core/simulation';
 import type { PlanRun } from './simulate.ts';
 

@@ -1,22 +1,10 @@
-// A visit to a trough of a plan, from its herds and its line: the case that core integrates.
-import { floatOpening } from '@vernal-slope/core/floatvalve';
-import { solve, type Solution } from '@vernal-slope/core/network';
-import { refillAfterVisit, type Refill } from '@vernal-slope/core/simulation';
-import {
-  cubicMetres,
-  floatValve,
-  levelFor,
-  minutesOf,
-  seconds,
-  stateFor,
-  tankShape,
-  type Compiled,
-  type StateOptions,
-} from '../compile/index.ts';
+// The thirstiest visit to a trough and the filling after it: the place run in time with that visit alone.
+import { runPlace, type Moment, type VesselInTime } from '@vernal-slope/core/simulation';
+import { cubicMetres, levelFor, minutesOf, seconds, type Compiled, type StateOptions } from '../compile/index.ts';
+import { placeInTime } from '../intime/index.ts';
+import { isBasin, isStore } from '../kinds/index.ts';
 import type { BasinNode } from '../schema/index.ts';
 import { routeTo } from '../topology/index.ts';
-import { solvePlan } from './solve.ts';
-import { isBasin, isStore, isVessel } from '../kinds/index.ts';
 
 /** How long after a visit is looked at, s. */
 const HORIZON = 24 * 3600;
@@ -46,6 +34,24 @@ export const visitsOf = (node: BasinNode): Visit[] =>
     )
     .sort((a, b) => a.at - b.at);
 
+/** One visit and the filling after it; series are by the run's moments, from the beginning of the visit on. */
+export interface Refill {
+  /** s, m, m, m³/s */
+  readonly times: readonly number[];
+  readonly troughLevels: readonly number[];
+  readonly tankLevels: readonly number[];
+  readonly flows: readonly number[];
+  /** m */ readonly fullLevel: number;
+  /** m */ readonly lowestLevel: number;
+  /** Seconds from the end of the visit until full again; null when not within the horizon. */
+  readonly afterVisit: number | null;
+  /** Seconds with the trough dry. */
+  readonly dryTime: number;
+  /** m³ wanted and not there */ readonly shortfall: number;
+  /** Flow at the lowest level, m³/s. */
+  readonly flowAtLowest: number;
+}
+
 export interface PlanRefill {
   readonly visit: Visit;
   /** s from the end of this visit to the start of the next. */
@@ -72,57 +78,55 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
   const following = visits[(visits.indexOf(most) + 1) % visits.length];
   const untilNext = ((((following.at - most.at) * 60 - most.duration) % 86400) + 86400) % 86400;
 
-  const others = [...c.nodes]
-    .filter(([other, m]) => other !== id && m.lawLinks.length > 0 && isVessel(m.plan))
-    .map(([other]) => other);
-  const tankShut = tank.inlet?.floatValve
-    ? floatOpening(floatValve(tank.inlet.floatValve), levelFor(tank, 'start'))
-    : 1;
-  const inflowState = solvePlan(c, {
-    ...options,
-    open: [],
-    shut: others.filter((o) => o !== tank.id),
-    floatOpening: { [tank.id]: tankShut },
+  const full = node.inlet?.floatValve?.closeLevelM ?? node.overflowM;
+  const { place, vessels } = placeInTime(c.plan, {
+    duration: HORIZON,
+    month: options.month,
+    only: id,
+    levels: {
+      ...options.levels,
+      [tank.id]: options.levels?.[tank.id] ?? levelFor(tank, options.level ?? 'start'),
+      [id]: full,
+    },
   });
-  const entering = c.nodes.get(tank.id)?.entering ?? [];
-  const tankInflow = Math.max(
-    0,
-    entering.reduce((sum, end) => sum + inflowState.solution.flow[end.link], 0),
+  const [trough, source] = [id, tank.id].map((of) => vessels.findIndex((v) => v.id === of));
+  const visit = { from: 0, to: most.duration, rate: most.volume / most.duration, cap: Infinity, patience: 0 };
+  const run = runPlace(
+    {
+      ...place,
+      vessels: place.vessels.map((v, k): VesselInTime => {
+        if (k === trough) return { ...v, visits: [visit] };
+        // others are full: their floats are shut
+        return k === source || !v.float ? v : { ...v, start: Math.max(v.start, v.float.closeLevel) };
+      }),
+    },
+    { endsWith: { vessel: trough, kind: 'full-again', from: most.duration } },
   );
-
-  const map = c.nodes.get(id);
-  let settled = inflowState.converged;
-  let warm: Solution | undefined;
-  const flow = (opening: number, troughLevel: number, tankLevel: number): number => {
-    const state = stateFor(c, {
-      ...options,
-      open: [],
-      shut: others,
-      floatOpening: { [id]: opening },
-      levels: { ...options.levels, [id]: troughLevel, [tank.id]: tankLevel },
-    });
-    warm = solve(c.network, { ...state, warm });
-    settled &&= warm.converged;
-    return Math.max(
-      0,
-      (map?.entering ?? []).reduce((sum, end) => sum + (warm?.flow[end.link] ?? 0), 0),
-    );
+  const of = run.vessels[trough];
+  const last = (kind: string): number | undefined =>
+    run.events.filter((e) => e.vessel === trough && e.kind === kind).at(-1)?.t;
+  const [left, back] = [last('leaves-full'), last('full-again')];
+  const afterVisit =
+    left === undefined ? 0 : back === undefined || back < left ? null : Math.max(0, back - most.duration);
+  const lowest = run.moments.reduce<Moment>((a, m) => (m.levels[trough] < a.levels[trough] ? m : a), run.moments[0]);
+  return {
+    visit: most,
+    untilNext,
+    tank: tank.id,
+    refill: {
+      times: run.moments.map((m) => m.t),
+      troughLevels: run.moments.map((m) => m.levels[trough]),
+      tankLevels: run.moments.map((m) => m.levels[source]),
+      flows: run.moments.map((m) => m.net[trough]),
+      fullLevel: full,
+      lowestLevel: of.lowest,
+      afterVisit,
+      dryTime: of.empty,
+      shortfall: of.shortfall,
+      flowAtLowest: lowest.net[trough],
+    },
+    settled: run.settled,
   };
-  const refill = refillAfterVisit({
-    trough: tankShape(node.shape, node.count),
-    overflow: node.overflowM,
-    float: node.inlet?.floatValve && floatValve(node.inlet.floatValve),
-    visitVolume: most.volume,
-    visitDuration: most.duration,
-    tank: tankShape(tank.shape, tank.count),
-    tankLevel: options.levels?.[tank.id] ?? levelFor(tank, options.level ?? 'start'),
-    tankInflow,
-    tankOutlet: tank.outletM,
-    tankOverflow: tank.overflowM,
-    flow,
-    horizon: HORIZON,
-  });
-  return { visit: most, untilNext, tank: tank.id, refill, settled };
 }
 
 /** The filling of a trough where it is settled; undefined where it is not. */

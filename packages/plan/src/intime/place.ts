@@ -1,6 +1,6 @@
 // A plan as a place in time: its vessels, sources and taps with their hours, as core runs them.
 import type { PlaceInTime, PourInTime, SourceInTime, VesselInTime, Visit, Window } from '@vernal-slope/core/simulation';
-import { levelAt, tankHeight, volumeAt, type TankShape } from '@vernal-slope/core/tank';
+import { tankHeight, volumeAt, type TankShape } from '@vernal-slope/core/tank';
 import { boreArea } from '@vernal-slope/core/pipe';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import { GRAVITY } from '@vernal-slope/core/units';
@@ -297,8 +297,6 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   };
 }
 
-/** Level of a vessel of a plan, joined tanks and all, that holds so much, m above its floor. */
-export const levelOfVolume = (node: VesselNode, volume: number): number => levelAt(shapeOf(node).shape, volume);
 /** What a vessel of a plan holds at a level, joined tanks and all, m³. */
 export const volumeOfLevel = (node: VesselNode, level: number): number => volumeAt(shapeOf(node).shape, level);
 /** Level at which a vessel of a plan runs over, joined tanks and all, m. */
