@@ -5,6 +5,7 @@ import { serverBench } from './server.ts';
 import { startBench } from './start.ts';
 import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
+import { inTimeBench } from './intime.ts';
 
 console.log('Vernal Slope, bench\n');
 await startBench();
@@ -12,6 +13,7 @@ await serverBench();
 sizeBench();
 solveBench();
 storageBench();
+inTimeBench();
 sizesBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');

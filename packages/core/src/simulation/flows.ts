@@ -6,7 +6,7 @@ import { GRAVITY } from '../units/index.ts';
 import { fullOverflow, type PlaceInTime, type Taking } from './place.ts';
 
 /** A float that is open less than this is shut. */
-export const SHUT = 1e-6;
+export const SHUT = 1e-5;
 
 /** Entries of a vessel's block: water in it, what is waited for, then sums of all that went in or out. */
 export const Entry = {

@@ -92,7 +92,9 @@ export interface RunOptions {
 }
 
 /** Of a vessel's volume, what one step may be wrong by. */
-const ACCURACY = 2e-6;
+const ACCURACY = 6e-6;
+/** Of a vessel that is nearly empty the share is of this part of it: the last of the water goes slowly. */
+const NEARLY_EMPTY = 0.03;
 /** Longest step, and the first after an event, s. */
 const LONGEST = 7200;
 const FIRST = 60;
@@ -273,7 +275,10 @@ class Runner {
   /** A step of h seconds; its error as a share of what is allowed. */
   #tryStep(h: number): number {
     this.#pair.advance(this.#t, this.#y, h, this.#off);
-    return this.#allowed.reduce((worst, allowed, k) => Math.max(worst, Math.abs(this.#off[BLOCK * k]) / allowed), 0);
+    return this.#allowed.reduce((worst, allowed, k) => {
+      const share = Math.max(NEARLY_EMPTY, this.#y[BLOCK * k] / this.#flows.marks[k].rim);
+      return Math.max(worst, Math.abs(this.#off[BLOCK * k]) / (share * allowed));
+    }, 0);
   }
 
   /** The first change of what holds, within a step of h seconds. */
