@@ -421,7 +421,7 @@ usePlanKeys({
 }
 
 .hill.low.short {
-  height: 208px;
+  height: 224px;
 }
 
 .lower {

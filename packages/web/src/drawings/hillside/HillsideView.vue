@@ -109,7 +109,12 @@ const stretch = computed(() => Math.abs(y.value(1) - y.value(0)) / Math.abs(x.va
 const ticksZ = computed(() =>
   (plan.value.nodes.length === 0
     ? []
-    : heightTicks(y.value, [narrow.value ? 84 : 92, h.value - frame.value.bottom], settings.units, narrow.value ? 4 : 7)
+    : heightTicks(
+        y.value,
+        [narrow.value ? 84 : 92, h.value - frame.value.bottom],
+        settings.units,
+        h.value < 240 ? 3 : narrow.value ? 4 : 7,
+      )
   ).map((t) => ({ text: t.text, y: y.value(t.z) })),
 );
 const walked = computed(() => section.value.strips.length > 0);

@@ -42,7 +42,7 @@ const draws = computed(() =>
 const q = computed(() => valueAt(props.run.times, props.flow.flows, props.now));
 const tag = computed(() => showText(q.value, 'flow', settings.units));
 const at = computed(() => props.x(props.now));
-const tagWidth = computed(() => 12 + 7.6 * tag.value.length);
+const tagWidth = computed(() => 12 + 8 * tag.value.length);
 const tagX = computed(() =>
   at.value + 10 + tagWidth.value > props.width ? at.value - 10 - tagWidth.value : at.value + 10,
 );

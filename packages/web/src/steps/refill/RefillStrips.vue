@@ -6,7 +6,7 @@ import { Pause, Play } from '@lucide/vue';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { clockText } from '@vernal-slope/plan/findings';
 import type { RunPicture } from '@vernal-slope/plan/simulate';
-import { showText } from '../../display/quantities.ts';
+import { showEntered } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import FlowRow from './FlowRow.vue';
@@ -134,9 +134,9 @@ function toggle(): void {
       {{ close ? 'All of it' : 'Six hours close' }}
     </button>
     <span class="muted"
-      >a hairline every {{ showText(hairline(true, settings.units), 'drop', settings.units) }} in a tank,
-      {{ showText(hairline(false, settings.units), 'drop', settings.units) }} where animals drink; press a name to open
-      its strip</span
+      >a hairline every {{ showEntered(hairline(true, settings.units), 'drop', settings.units) }} in a tank,
+      {{ showEntered(hairline(false, settings.units), 'drop', settings.units) }} where animals drink; press a name to
+      open its strip</span
     >
   </div>
   <div ref="lanes" class="lanes" :class="{ narrow }" :style="{ '--left': `${left}px` }">

@@ -64,7 +64,7 @@ const over = computed(() => {
   return spans.filter((s) => s.x < props.width && s.x + s.width > 0);
 });
 /** Letters are about so wide, px. */
-const LETTER = 7.6;
+const LETTER = 8;
 /** Visits as long as they last; litres where there is room for them. */
 const visits = computed(() => {
   let end = -Infinity;
@@ -156,7 +156,13 @@ const words = computed(
     <path v-if="floats" class="float" :d="floats" />
     <path v-if="floats" class="lane" :d="`M0 ${height - 1}H${width}`" />
     <template v-if="strip.whole">
-      <text v-for="l in strip.lines.filter((_, k) => k % 2 === 0)" :key="l" class="scale" x="5" :y="y(l) - 2">
+      <text
+        v-for="l in strip.lines.filter((l, k) => k % 2 === 0 && y(l) > HEAD + 16)"
+        :key="l"
+        class="scale"
+        x="5"
+        :y="y(l) - 2"
+      >
         {{ showText(l, vessel.feeds ? 'height' : 'drop', settings.units) }}
       </text>
     </template>

@@ -1,6 +1,7 @@
 // The Refill step: how the place behaves in time.
 import { refDebounced } from '@vueuse/core';
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
+import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -13,6 +14,7 @@ import { resultsAt } from './moment.ts';
 import { refillState } from './state.ts';
 import { useRefill } from './useRefill.ts';
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** What the last run of the open plan found, for its drop on the stair. */
 const lastFound = shallowRef<{ readonly plan: Plan; readonly findings: readonly Finding[] } | null>(null);
 /** The hillside is drawn for a moment that stands still this long, ms. */
@@ -38,7 +40,13 @@ export const refillStep: StepRow = {
     const here = computed(() => page.step.value === 'refill');
     const state = useRefill(
       computed(() => (here.value ? page.plan.value : null)),
-      () => (page.budget.value?.balance.tightest ?? 6) + 1,
+      // where all months are alike, the one that a solve takes
+      () => {
+        const balance = page.budget.value?.balance;
+        if (!balance) return DEFAULT_MONTH;
+        const { months, tightest } = balance;
+        return months[tightest].spare < months[DEFAULT_MONTH - 1].spare - 1e-9 ? tightest + 1 : DEFAULT_MONTH;
+      },
     );
     const picture = computed(() => state.run.answer.value?.picture ?? null);
     watch(state.run.answer, (found) => {
@@ -72,7 +80,8 @@ export const refillStep: StepRow = {
           ]
         : run.findings;
       return {
-        title: chosen?.name ?? (worst === 'error' ? `${countOf(short.size, 'place')} short` : 'Nothing runs dry'),
+        title:
+          chosen?.name ?? (worst === 'error' ? capital(`${countOf(short.size, 'place')} short`) : 'Nothing runs dry'),
         subtitle: chosen ? chosen.who || (chosen.feeds ? 'tank' : 'trough') : 'the place in time',
         figures: [
           chosen
