@@ -60,6 +60,7 @@ export {
   type WalkedTrack,
 } from './legs.ts';
 export { endsFor, joinEnd, swapEnds } from './branches.ts';
+export { setFloatKind } from './floats.ts';
 export {
   keepLayout,
   legsFromGround,

@@ -4,7 +4,7 @@ import { tankHeight, volumeAt, type TankShape } from '@vernal-slope/core/tank';
 import { boreArea } from '@vernal-slope/core/pipe';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { etByMonth, planNeeds, sourceYield } from '../budget/index.ts';
+import { etByMonth, monthsOfDays, planNeeds, roofDays, sourceYield } from '../budget/index.ts';
 import {
   compilePlan,
   cubicMetres,
@@ -22,6 +22,7 @@ import {
   DEFAULT_MONTH,
   type Compiled,
 } from '../compile/index.ts';
+import { dateOf, dayNumber } from '../formats/index.ts';
 import { isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
 import type { Herd, Plan, PlanNode, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
 import { dice } from './dice.ts';
@@ -41,6 +42,7 @@ export interface InTime {
   /** s after midnight at which it begins */ readonly start?: number;
   /** 1 to 12; the run begins on its first day */ readonly month?: number;
   /** Of what happens at random. */ readonly seed?: number;
+  /** Days by which it begins later in the record of rain. */ readonly day?: number;
   /** Levels to begin with, m above the floor, by node id; the plan's own where left out. */
   readonly levels?: Readonly<Record<string, number>>;
   /** What animals drink and sources give, as a share of the plan's. */
@@ -59,6 +61,8 @@ export interface PlanInTime {
   readonly sources: readonly SourceNode[];
   readonly pours: readonly SourceNode[];
   readonly lines: readonly string[];
+  /** First day of the record whose rain falls on its roofs, as a date; undefined where no days are known or no roof is there. */
+  readonly rainFrom?: string;
 }
 
 /** A run's clock: the seconds of its days and months. */
@@ -136,11 +140,42 @@ function visitsOfHerd(plan: Plan, node: VesselNode, k: number, herd: Herd, clock
   );
 }
 
+/** Place in the plan's record of rain of the driest whole month of its kind (1 to 12); undefined where none is whole. */
+function driestOnRecord(plan: Plan, month: number): number | undefined {
+  const daily = plan.climate?.daily;
+  if (!daily) return undefined;
+  const months = monthsOfDays(daily.start, daily.rainMm.length);
+  let best: { at: number; rain: number } | undefined;
+  for (let d = 0; d < months.length; d++) {
+    if (
+      months[d] !== month - 1 ||
+      (d > 0 ? months[d - 1] === month - 1 : !dateOf(dayNumber(daily.start)).endsWith('-01'))
+    )
+      continue;
+    let end = d;
+    let rain = 0;
+    while (end < months.length && months[end] === month - 1) rain += daily.rainMm[end++] ?? 0;
+    const whole = end < months.length || end - d >= DAYS_IN_MONTH[month - 1];
+    if (whole && (!best || rain < best.rain)) best = { at: d, rain };
+  }
+  return best?.at;
+}
+
 /** Water of a source at a time, m³/s; Infinity where nothing is stated. */
-function yieldsOf(plan: Plan, source: SourceNode, clock: Clock, times: number): (t: number) => number {
+function yieldsOf(
+  plan: Plan,
+  source: SourceNode,
+  clock: Clock,
+  times: number,
+  rainAt: number | undefined,
+): (t: number) => number {
   if (source.yieldLpm !== undefined || source.yieldByMonthLpm !== undefined)
     return (t) => yieldOf(source, clock.monthAt(t)) * times;
   if (!source.roof && !source.pump && !source.ram && !source.haul && !source.tests?.length) return () => Infinity;
+  const rain = source.roof && rainAt !== undefined ? roofDays(plan, source.roof) : undefined;
+  if (rain && rainAt !== undefined)
+    // a day's rain comes evenly through the day
+    return (t) => ((rain[(rainAt + Math.floor((t + clock.start) / DAY)) % rain.length] ?? 0) / DAY) * times;
   const found = sourceYield(plan, source);
   const hours = Array.from({ length: 12 }, (_, m) => found.hours(m));
   return (t) => {
@@ -213,6 +248,9 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const evaporation = (t: number): number => metresOfMm(OPEN_WATER * et.et0[clock.monthAt(t) - 1]) / DAY;
   const links = (ends: readonly { link: number }[]): number[] => ends.map((e) => e.link);
   const times = options.yields ?? 1;
+  const onRecord = driestOnRecord(plan, options.month ?? DEFAULT_MONTH);
+  const rainAt = onRecord === undefined ? undefined : onRecord + (options.day ?? 0);
+  const roofs = [...feeding.map((f) => f.node), ...pouring].some((n) => n.roof && n.yieldLpm === undefined);
 
   const place: PlaceInTime = {
     network: compiled.network,
@@ -255,10 +293,10 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
     sources: feeding.map(({ map, node }): SourceInTime => ({
       limitLink: map.limitLink,
       leaving: links(map.leaving),
-      yields: yieldsOf(plan, node, clock, times),
+      yields: yieldsOf(plan, node, clock, times, rainAt),
     })),
     pours: pouring.map((node): PourInTime => {
-      const yields = node.haul ? loadsOf(node, clock) : yieldsOf(plan, node, clock, times);
+      const yields = node.haul ? loadsOf(node, clock) : yieldsOf(plan, node, clock, times, rainAt);
       return {
         vessel: index.get(node.feeds ?? '') ?? -1,
         // nothing is counted on where nothing is known
@@ -274,6 +312,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
     duration: options.duration,
     breaks: [
       ...clock.turns,
+      ...(roofs && rainAt !== undefined ? clock.days : []),
       ...([...feeding.map((f) => f.node), ...pouring].some(byHour)
         ? Array.from(
             { length: Math.ceil((options.duration + clock.start) / HOUR) },
@@ -294,6 +333,9 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
     sources: feeding.map((f) => f.node),
     pours: pouring,
     lines: [...compiled.lines.keys()],
+    ...(roofs && rainAt !== undefined && plan.climate?.daily
+      ? { rainFrom: dateOf(dayNumber(plan.climate.daily.start) + rainAt) }
+      : {}),
   };
 }
 

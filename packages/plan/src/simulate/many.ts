@@ -121,6 +121,7 @@ export function spreadOf(
         duration: DAY,
         start: 0,
         seed: (options.seed ?? 1) + d,
+        day: d,
         yields: Math.max(0, 1 + spread.yields * bell(roll)),
         thirst: Math.max(0, 1 + spread.thirst * bell(roll)),
         ...(levels ? { levels } : {}),

@@ -51,6 +51,8 @@ export interface RunPicture {
   readonly duration: number;
   readonly month: number;
   readonly settled: boolean;
+  /** First day of the record whose rain falls; undefined where none does. */
+  readonly rainFrom?: string;
   readonly vessels: readonly VesselPicture[];
   readonly taps: readonly FlowPicture[];
   readonly sources: readonly FlowPicture[];
@@ -159,6 +161,7 @@ export function pictureOf(found: PlanRun): RunPicture {
     duration: options.duration,
     month: options.month ?? 7,
     settled: run.settled,
+    ...(inTime.rainFrom === undefined ? {} : { rainFrom: inTime.rainFrom }),
     vessels,
     taps,
     sources,

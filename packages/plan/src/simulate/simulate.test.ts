@@ -383,6 +383,38 @@ describe('what comes and goes', () => {
     );
     expect(runOf(haul, { duration: 96 * HOUR }).run.balance.in).toBeCloseTo(1.2, 6);
   });
+  it('rain falls on a roof as it did in the driest month of its name on record', () => {
+    // two Julys: one of 3 mm a day, one with 12 mm on its second day alone; a long August in between is not asked
+    const days = 365 + 212;
+    const rainMm = Array.from({ length: days }, (_, d) => {
+      const date = new Date(Date.UTC(2021, 0, 1 + d)).toISOString();
+      if (date.startsWith('2021-07')) return 3;
+      return date.startsWith('2022-07-02') ? 12 : 0;
+    });
+    const plan = planOf(
+      [
+        {
+          id: 'roof',
+          kind: 'source',
+          type: 'roof',
+          groundM: 24,
+          feeds: 'tank',
+          roof: { areas: [{ planM2: 50, runoff: 1 }], firstFlushMm: 0 },
+        },
+        tank({ startLevelM: 0.1 }),
+        trough('low'),
+      ],
+      [line('down', 'tank', 'low', 60, 10)],
+      { climate: { daily: { start: '2021-01-01', rainMm } } },
+    );
+    const found = runOf(plan, { duration: 72 * HOUR });
+    expect(found.inTime.rainFrom).toBe('2022-07-01');
+    expect(found.run.balance.in).toBeCloseTo(50 * 0.012, 6);
+    // none before midnight of the first day, all of it by the next
+    const came = (h: number): number => found.run.moments.filter((m) => m.t <= h * HOUR + 1).at(-1)?.levels[0] ?? NaN;
+    expect(came(24)).toBeCloseTo(0.1, 4);
+    expect(came(48)).toBeCloseTo(0.7, 3);
+  });
   it('habits are chance that can be had again', () => {
     const plan = planOf(
       [

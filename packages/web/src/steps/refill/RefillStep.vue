@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // The Refill step: the place in time, what would mend it, and what many runs say.
 import { computed, ref, watch } from 'vue';
-import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import { FLOAT_ROWS } from '@vernal-slope/plan/catalogue';
+import { changeNode, setFloatKind, type Command } from '@vernal-slope/plan/edit';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { FloatValveEntry, Plan, VesselNode } from '@vernal-slope/plan/schema';
 import type { HeadsCarried, MendTried, Spread } from '@vernal-slope/plan/simulate';
 import type { Working } from '@vernal-slope/core/working';
-import { MONTHS } from '../../display/dates.ts';
+import { dateText, MONTHS } from '../../display/dates.ts';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
@@ -21,6 +22,7 @@ import DrawTimes from './DrawTimes.vue';
 import { useGuessing } from './guess.ts';
 import GuessFirst from './GuessFirst.vue';
 import ManyRuns from './ManyRuns.vue';
+import OtherWater from './OtherWater.vue';
 import RefillStrips from './RefillStrips.vue';
 import type { RunAnswer, Span } from './useRefill.ts';
 import WhatMends from './WhatMends.vue';
@@ -52,7 +54,7 @@ const emit = defineEmits<{
   guessed: [done: boolean];
 }>();
 const settings = useSettings();
-const { edit } = useEdits();
+const { edit, perform } = useEdits();
 const guessing = useGuessing();
 const picture = computed(() => props.run.answer?.picture ?? null);
 /** What happens is hidden until it was guessed. */
@@ -79,6 +81,8 @@ function onVessel(id: string, label: string, recipe: (n: VesselNode) => void): s
 const onFloat = (id: string, label: string, recipe: (f: FloatValveEntry) => void): string | undefined =>
   onVessel(id, label, (n) => n.inlet?.floatValve && recipe(n.inlet.floatValve));
 const taps = computed(() => props.plan.nodes.filter(isTap));
+const vessels = computed(() => props.plan.nodes.filter(isVessel));
+const FLOAT_KINDS = FLOAT_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const volume = (v: number): string => showText(v, 'volume', settings.units);
 </script>
 
@@ -151,6 +155,13 @@ const volume = (v: number): string => showText(v, 'volume', settings.units);
                 :commit="(v) => onVessel(id, 'level to begin with', (n) => void (n.startLevelM = v))"
               />
               <template v-if="floatOf(id)">
+                <ChoiceField
+                  :value="floatOf(id)?.type ?? null"
+                  :options="FLOAT_KINDS"
+                  placeholder="kind of float"
+                  label="Kind of float"
+                  @update:value="(kind) => perform(setFloatKind(id, kind))"
+                />
                 <EntryRow
                   label="seat"
                   :value="floatOf(id)?.seatMm"
@@ -183,6 +194,9 @@ const volume = (v: number): string => showText(v, 'volume', settings.units);
         <span class="figure">{{ volume(picture.out) }}</span> were taken,
         <span class="figure">{{ volume(picture.overflow) }}</span> ran over; the rest is in the tanks. The water
         balances to {{ volume(Math.abs(picture.error)) }}, over {{ picture.solves }} answers of the network.
+        <template v-if="picture.rainFrom">
+          Rain falls as it did from {{ dateText(picture.rainFrom) }} on, the driest month of its name on record.
+        </template>
       </p>
       <LaterPart :after="1">
         <FoldPart title="What would mend it" :level="3">
@@ -194,6 +208,12 @@ const volume = (v: number): string => showText(v, 'volume', settings.units);
           <div v-for="tap in taps" :key="tap.id" class="tap">
             <strong>{{ tap.name ?? tap.id }}</strong>
             <DrawTimes :tap="tap" />
+          </div>
+        </FoldPart>
+        <FoldPart title="What else comes and goes" :level="3">
+          <div v-for="vessel in vessels" :key="vessel.id" class="tap">
+            <strong>{{ vessel.name ?? vessel.id }}</strong>
+            <OtherWater :plan="plan" :vessel="vessel" />
           </div>
         </FoldPart>
         <FoldPart title="Asked by running it many times" :level="3">
