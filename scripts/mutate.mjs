@@ -352,6 +352,73 @@ const OWN = [
     'const gross = 1 / (1 - needs.losses);',
     'const gross = 1 + needs.losses;',
   ],
+  [
+    'time: the cubic through a step',
+    `${C}simulation/pair.ts`,
+    '(s3 - s2) * h * this.last[i]',
+    '(s3 + s2) * h * this.last[i]',
+  ],
+  [
+    'time: at its outlet a tank gives as if it were full',
+    `${C}simulation/flows.ts`,
+    'mode > 0 ? Infinity : mode < 0 ? 0 : this.#passing[k]',
+    'mode >= 0 ? Infinity : mode < 0 ? 0 : this.#passing[k]',
+  ],
+  [
+    'time: who waits is forgotten',
+    `${C}simulation/run.ts`,
+    'this.#short[k] += Math.max(0, this.#y[waiting]);',
+    'this.#short[k] += 0;',
+  ],
+  [
+    'time: overflow is lost though it is led on',
+    `${C}simulation/flows.ts`,
+    'if (v.spillsInto >= 0) this.#spillIn[v.spillsInto] += spilt;',
+    'if (v.spillsInto > 1e9) this.#spillIn[v.spillsInto] += spilt;',
+  ],
+  [
+    'time: a snap float inside its band starts open',
+    `${C}simulation/flows.ts`,
+    'open: volume <= opens,',
+    'open: volume < overflow,',
+  ],
+  [
+    'time: a visit lasts a minute',
+    `${P}intime/place.ts`,
+    'minutesOf(at) * 60 + seconds(minutes)',
+    'minutesOf(at) * 60 + 60',
+  ],
+  [
+    'time: a month never turns',
+    `${P}intime/place.ts`,
+    'turns.filter((turn) => t >= turn).length',
+    'turns.filter((turn) => t < 0 && t >= turn).length',
+  ],
+  ['time: the wettest month on record', `${P}intime/place.ts`, 'rain < best.rain', 'rain > best.rain'],
+  [
+    'time: joined tanks hold no more than the first',
+    `${P}intime/place.ts`,
+    'volumes: levels.map((l) => all(l) - all(0))',
+    'volumes: levels.map((l) => volumeAt(own, l) + 1e-9 * (all(l) - all(0)))',
+  ],
+  [
+    'time: what would mend it, the worst first',
+    `${P}simulate/mends.ts`,
+    '.sort((a, b) => a.shortfall - b.shortfall ||',
+    '.sort((a, b) => b.shortfall - a.shortfall ||',
+  ],
+  [
+    'time: days left of a tank that sinks',
+    `${P}simulate/judge.ts`,
+    'days: (v.end - outlet) / (fall / days)',
+    'days: (v.end - outlet) / fall',
+  ],
+  [
+    'time: a seat against its ball',
+    `${C}floatvalve/fill.ts`,
+    '(Math.PI / 6) * lever.ball ** 3',
+    '(Math.PI / 6) * lever.ball ** 2',
+  ],
 ];
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : '';

@@ -255,7 +255,7 @@ usePlanKeys({
       <strong>{{ plan.title }}</strong>, {{ row.name }}, {{ dateText(todayText()) }}
     </p>
     <div class="upper">
-      <div v-if="view === 'hillside'" class="heading">
+      <div v-if="view === 'hillside'" class="heading" :class="{ unseen: hill.short }">
         <h1>{{ heading.title }}</h1>
         <p class="muted">{{ heading.text }}</p>
       </div>
@@ -399,6 +399,14 @@ usePlanKeys({
   max-width: 44%;
   transform: translateX(-62%);
   pointer-events: none;
+}
+
+/* on a strip there is no room for it: it is heard, not seen */
+.heading.unseen {
+  overflow: hidden;
+  width: 1px;
+  height: 1px;
+  clip-path: inset(50%);
 }
 
 .heading h1 {

@@ -143,6 +143,10 @@ function takenInto(k: number, id: string): void {
   border: 0;
 }
 
+.leak :deep(.quantity) {
+  width: 110px;
+}
+
 .minutes {
   width: 64px;
 }
