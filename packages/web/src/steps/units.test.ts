@@ -121,7 +121,7 @@ describe.each<[UnitSystem, RegExp]>([
         expect(on.view.html()).toContain(quoted(findAnimal(herd.class)?.source ?? '', units).slice(0, 12));
       on.view.unmount();
     }
-  });
+  }, 60_000);
   it('what is taken for a new place is told in them', () => {
     for (const p of PRESETS) expect(other.test(p.note[units]), `${p.label}: ${p.note[units]}`).toBe(false);
   });
