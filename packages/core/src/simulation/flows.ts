@@ -157,6 +157,9 @@ export class PlaceFlows {
       state.fixedHead[v.surface] = v.floor + level;
       const opening = this.opening(k, y[BLOCK * k]);
       for (const link of v.floatLinks) state.opening[link] = opening;
+      // an inlet low down gives back no more than stands over it
+      if (v.runsBackTo !== undefined)
+        for (const link of v.entering) state.direction[link] = level <= v.runsBackTo + CRUMB ? 1 : 0;
       if (v.outletLink >= 0) {
         const mode = this.modes[k].outlet;
         state.limit[v.outletLink] = mode > 0 ? Infinity : mode < 0 ? 0 : this.#passing[k];

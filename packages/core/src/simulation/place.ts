@@ -42,6 +42,8 @@ export interface VesselInTime {
   readonly floatLinks: readonly number[];
   /** Links of the network. */ readonly entering: readonly number[];
   readonly leaving: readonly number[];
+  /** Level down to which water runs back out of its inlet, m; undefined where none does. */
+  readonly runsBackTo?: number;
   readonly visits: readonly Visit[];
   readonly takings: readonly Taking[];
   /** m³/s from its open water at a time, a m² of it. */ readonly evaporation?: (t: number) => number;

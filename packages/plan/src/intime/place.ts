@@ -274,6 +274,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
         ...(node.inlet?.floatValve ? { float: floatValve(node.inlet.floatValve) } : {}),
         floatLinks: map.lawLinks,
         entering: links(map.entering),
+        ...(node.inlet?.at === 'bottom' && !node.inlet.floatValve ? { runsBackTo: node.inlet.heightM ?? 0 } : {}),
         leaving: links(map.leaving),
         visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
         takings:

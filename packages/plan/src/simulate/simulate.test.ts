@@ -216,6 +216,23 @@ describe('rulings of the format', () => {
     expect(vesselOf(found, 'tank').empty).toBeCloseTo(8 * HOUR - (empty?.t ?? NaN), 0);
     expect(codes(found)).toEqual(expect.arrayContaining(['tank-ran-out', 'tap-went-short']));
   });
+  it('a bottom inlet works both ways, and gives back no more than stands over it', () => {
+    const plan = (inlet: object): Plan =>
+      planOf(
+        [
+          tank({ id: 'low', groundM: 10, startLevelM: 0.3 }),
+          tank({ id: 'high', groundM: 12, startLevelM: 0.6, inlet: { at: 'bottom', ...inlet } }),
+          { id: 'tap', kind: 'outlet', groundM: 5, ratedFlowLpm: 6, ratedPressureKPa: 50 },
+        ],
+        [line('up', 'low', 'high', 20, 12), line('down', 'high', 'tap', 20, 5)],
+      );
+    const all = runOf(plan({}), { duration: 6 * HOUR });
+    expect(vesselOf(all, 'high').end).toBeCloseTo(0, 4);
+    expect(vesselOf(all, 'low').end).toBeCloseTo(0.9, 4);
+    const some = runOf(plan({ heightM: 0.2 }), { duration: 6 * HOUR });
+    expect(vesselOf(some, 'high').end).toBeCloseTo(0.2, 3);
+    expect(Math.abs(some.run.balance.error)).toBeLessThan(1e-6);
+  });
   it('a snap float that starts inside its band starts shut', () => {
     const found = runOf(
       oneTrough([], 0, {
