@@ -172,13 +172,15 @@ export class Page {
     return this.textWhen('saved', (text) => text.startsWith('Saved'));
   }
 
-  /** Problems that axe-core calls serious or critical, as lines. */
-  async axe(): Promise<string[]> {
+  /** Problems that axe-core calls serious or critical, as lines; by one of its rules where one is named. */
+  async axe(rule?: string): Promise<string[]> {
     await this.driver.executeScript(axeSource);
     const found = await this.driver.executeAsyncScript<
       { id: string; impact: string; nodes: { html: string; any: { message: string }[] }[] }[]
     >(
-      'const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations));',
+      `const done = arguments[arguments.length - 1];
+      axe.run(document, { resultTypes: ['violations'], ...arguments[0] }).then((r) => done(r.violations));`,
+      rule === undefined ? {} : { runOnly: { type: 'rule', values: [rule] } },
     );
     return found
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
