@@ -1,5 +1,5 @@
 // What would mend a place that falls short in time: each change is tried by running it, and ranked by what it wins.
-import { compilePlan, resolvePipe } from '../compile/index.ts';
+import { compilePlan, minutesOf, resolvePipe } from '../compile/index.ts';
 import { changeNode, glimpse, setSizes, type Command } from '../edit/index.ts';
 import { isOutlet, isStore, isTap, isVessel } from '../kinds/index.ts';
 import type { Plan, TapNode, VesselNode } from '../schema/index.ts';
@@ -44,7 +44,6 @@ const clockOf = (minutes: number): string => {
   const m = ((Math.round(minutes) % DAY) + DAY) % DAY;
   return `${String(Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`;
 };
-const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 /** The command that does it. */
 export function mendCommand(mend: Mend, label: string): Command {
