@@ -198,6 +198,13 @@ describe('on a phone', () => {
     const wide = await page.driver.executeScript<number>('return document.documentElement.scrollWidth');
     expect(wide).toBeLessThanOrEqual(390);
     expect(await page.axe()).toEqual([]);
+    // a name and its entries lie over the lanes, and are reached with the thumb
+    await page.click('open-gate');
+    await page.fill('begins at', '99 ft');
+    const told = await page.until('the fault', async () => (await page.find('.entries [role=alert]')).getText());
+    expect(told).toMatch(/above the rim at .* ft/);
+    expect(told).not.toMatch(/\d\sm\b/);
+    await page.press(Key.ESCAPE);
     await page.size(1280, 800);
     await page.go(address);
     await page.part('strip-gate');

@@ -2,7 +2,6 @@
 import { floatOpening } from '../floatvalve/index.ts';
 import { solve, type Solution } from '../network/index.ts';
 import { levelAt, surfaceAt, tankCapacity, tankHeight, volumeAt } from '../tank/index.ts';
-import { GRAVITY } from '../units/index.ts';
 import { fullOverflow, type PlaceInTime, type Taking } from './place.ts';
 
 /** A float that is open less than this is shut. */
@@ -247,7 +246,7 @@ export class PlaceFlows {
       }
       const lost = give(v.leak + (v.evaporation ? v.evaporation(t) * surfaceAt(v.shape, this.#levels[k]) : 0));
       const net = comes - goes - drunk - taken - moved - lost;
-      const cap = v.overflowPipe ? fullOverflow(v.overflowPipe, this.#levels[k] - v.overflow, GRAVITY) : Infinity;
+      const cap = v.overflowPipe ? fullOverflow(v.overflowPipe, this.#levels[k] - v.overflow) : Infinity;
       const spilt = mode.over === 0 ? 0 : mode.over === 1 ? Math.min(Math.max(0, net), cap) : cap;
       const overRim = mode.over === 3 ? Math.max(0, net - spilt) : 0;
       if (v.spillsInto >= 0) this.#spillIn[v.spillsInto] += spilt;

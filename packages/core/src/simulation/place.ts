@@ -3,6 +3,7 @@
 import type { FloatValve } from '../floatvalve/index.ts';
 import type { Network, NetworkState } from '../network/index.ts';
 import type { TankShape } from '../tank/index.ts';
+import { GRAVITY } from '../units/index.ts';
 
 export interface Window {
   /** s */ readonly from: number;
@@ -91,5 +92,5 @@ const OVERFLOW_K = 1.5;
  * What an overflow pipe carries when it runs full, m³/s: its drop and the water above its mouth against entrance and exit.
  * @param above m of water above its mouth
  */
-export const fullOverflow = (pipe: OverflowPipe, above: number, gravity: number): number =>
-  (Math.PI / 4) * pipe.diameter ** 2 * Math.sqrt((2 * gravity * Math.max(0, pipe.drop + above)) / OVERFLOW_K);
+export const fullOverflow = (pipe: OverflowPipe, above: number): number =>
+  (Math.PI / 4) * pipe.diameter ** 2 * Math.sqrt((2 * GRAVITY * Math.max(0, pipe.drop + above)) / OVERFLOW_K);

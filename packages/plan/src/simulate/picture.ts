@@ -1,13 +1,13 @@
 // A run as plain data, for drawing and for handing from one thread to another.
 import type { Working } from '@vernal-slope/core/working';
 import type { Finding } from '../findings/index.ts';
-import { cubicMetres, vesselHeight } from '../compile/index.ts';
+import { DEFAULT_MONTH, vesselHeight } from '../compile/index.ts';
 import { isStore, nameOf } from '../kinds/index.ts';
 import { herdWords } from '../catalogue/index.ts';
 import { judgeRun } from './judge.ts';
 import { overflowOf } from '../intime/index.ts';
 import type { PlanRun } from './simulate.ts';
-import { eventsOf, timeWorking } from './workings.ts';
+import { timeWorking } from './workings.ts';
 
 /** Something that happens for a while: a visit, a tap that is open. */
 export interface Block {
@@ -35,6 +35,8 @@ export interface VesselPicture {
   /** s */ readonly lowestAt: number;
   /** m³ */ readonly shortfall: number;
   readonly demand: number;
+  /** s from leaving the full mark to being back at it; null where it is not back at the end. */
+  readonly longestRefill: number | null;
 }
 
 export interface FlowPicture {
@@ -57,12 +59,6 @@ export interface RunPicture {
   readonly taps: readonly FlowPicture[];
   readonly sources: readonly FlowPicture[];
   readonly findings: readonly Finding[];
-  readonly events: readonly {
-    readonly t: number;
-    readonly at: string;
-    readonly clock: string;
-    readonly words: string;
-  }[];
   /** Working of each place, by its id. */
   readonly workings: Readonly<Record<string, Working>>;
   /** m³ */ readonly shortfall: number;
@@ -126,6 +122,7 @@ export function pictureOf(found: PlanRun): RunPicture {
       lowestAt: v.lowestAt,
       shortfall: s?.shortfall ?? 0,
       demand: s?.demand ?? 0,
+      longestRefill: v.longestRefill,
     };
   });
   const taps = inTime.outlets.map((node, k): FlowPicture => ({
@@ -159,14 +156,13 @@ export function pictureOf(found: PlanRun): RunPicture {
     times: Float64Array.from(run.moments, (m) => m.t),
     start: options.start ?? 0,
     duration: options.duration,
-    month: options.month ?? 7,
+    month: options.month ?? DEFAULT_MONTH,
     settled: run.settled,
     ...(inTime.rainFrom === undefined ? {} : { rainFrom: inTime.rainFrom }),
     vessels,
     taps,
     sources,
     findings: judgeRun(found),
-    events: ids.flatMap((at) => eventsOf(found, at).map((e) => ({ ...e, at }))).sort((a, b) => a.t - b.t),
     workings: Object.fromEntries(
       ids.flatMap((id) => {
         const w = timeWorking(found, id);
@@ -181,6 +177,3 @@ export function pictureOf(found: PlanRun): RunPicture {
     solves: run.solves,
   };
 }
-
-/** Amounts under this are nothing, m³. */
-export const NOTHING = cubicMetres(0.1);

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { changeNode } from '@vernal-slope/plan/edit';
 import { isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan, VesselNode } from '@vernal-slope/plan/schema';
+import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import EntryRow from '../../fields/EntryRow.vue';
@@ -26,7 +27,7 @@ const others = computed(() => [
 ]);
 type Takings = NonNullable<VesselNode['takings']>;
 const on = (label: string, recipe: (n: VesselNode) => void): string | undefined =>
-  edit(changeNode(props.vessel.id, isVessel, label, recipe))[0]?.message;
+  said(edit(changeNode(props.vessel.id, isVessel, label, recipe)));
 const change = (label: string, recipe: (n: VesselNode) => void): void =>
   void perform(changeNode(props.vessel.id, isVessel, label, recipe));
 const taking = (label: string, recipe: (list: Takings) => void): void =>

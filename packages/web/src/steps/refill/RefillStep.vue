@@ -7,6 +7,7 @@ import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { FloatValveEntry, Plan, VesselNode } from '@vernal-slope/plan/schema';
 import type { HeadsCarried, MendTried, Spread } from '@vernal-slope/plan/simulate';
 import type { Working } from '@vernal-slope/core/working';
+import { said } from '../../display/faults.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -76,7 +77,7 @@ const vesselNode = (id: string): VesselNode | undefined => {
 };
 const floatOf = (id: string): FloatValveEntry | undefined => vesselNode(id)?.inlet?.floatValve;
 function onVessel(id: string, label: string, recipe: (n: VesselNode) => void): string | undefined {
-  return edit(changeNode(id, isVessel, label, recipe))[0]?.message;
+  return said(edit(changeNode(id, isVessel, label, recipe)));
 }
 const onFloat = (id: string, label: string, recipe: (f: FloatValveEntry) => void): string | undefined =>
   onVessel(id, label, (n) => n.inlet?.floatValve && recipe(n.inlet.floatValve));
@@ -181,7 +182,7 @@ const volume = (v: number): string => showText(v, 'volume', settings.units);
                   :value="floatOf(id)?.bandM"
                   field="bandM"
                   quantity="drop"
-                  :limits="{ min: 0.001 }"
+                  :limits="{ min: 0.0025 }"
                   :commit="(v) => onFloat(id, 'band of the float', (f) => void (f.bandM = v))"
                 />
               </template>

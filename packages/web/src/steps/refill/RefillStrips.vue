@@ -248,6 +248,7 @@ function toggle(): void {
 }
 
 .narrow .row {
+  z-index: auto;
   display: block;
 }
 
@@ -264,6 +265,10 @@ function toggle(): void {
 }
 
 .narrow .label {
+  position: relative;
+  /* over what is pressed for a moment */
+  z-index: 3;
+  width: fit-content;
   flex-flow: row wrap;
   align-items: baseline;
   gap: 0 8px;

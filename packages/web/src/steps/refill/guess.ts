@@ -22,20 +22,8 @@ export function askedOf(run: RunPicture): Asked {
   return { trough, tank: run.vessels.find((v) => v.feeds) };
 }
 
-/** Longest time from leaving the full mark to being back at it, s; Infinity where it is not back, 0 where it never left. */
-export function refillOf(run: RunPicture, id: string): number {
-  let since: number | undefined;
-  let longest = 0;
-  for (const e of run.events) {
-    if (e.at !== id) continue;
-    if (e.words === 'it is no longer full') since ??= e.t;
-    else if (e.words === 'it is full again' && since !== undefined) {
-      longest = Math.max(longest, e.t - since);
-      since = undefined;
-    }
-  }
-  return since === undefined ? longest : Infinity;
-}
+/** Longest time until it is full again, s; Infinity where it is not by the end. */
+export const refillOf = (vessel: VesselPicture): number => vessel.longestRefill ?? Infinity;
 
 export interface Judged {
   readonly refill?: { readonly guessed: number; readonly found: number; readonly near: boolean };
@@ -51,7 +39,7 @@ const CLOSE = 300;
 
 export function judgeGuess(run: RunPicture, guess: Guess): Judged {
   const { trough, tank } = askedOf(run);
-  const found = trough ? refillOf(run, trough.id) : 0;
+  const found = trough ? refillOf(trough) : 0;
   const refill =
     trough && guess.refill !== undefined
       ? {

@@ -94,8 +94,7 @@ describe('a guess', () => {
     expect(askedOf(run)).toMatchObject({ trough: { id: expect.stringMatching(/wall|foot/) }, tank: { id: 'tank' } });
   });
   it('is near within a third, and told with what was found', () => {
-    const id = askedOf(run).trough?.id ?? '';
-    const found = refillOf(run, id);
+    const found = refillOf(vesselOf(askedOf(run).trough?.id ?? ''));
     expect(found).toBeGreaterThan(300);
     const good = judgeGuess(run, { refill: found * 1.2, runsDry: false, tankLasts: true });
     expect(good).toMatchObject({ refill: { near: true }, right: 3, of: 3 });

@@ -1,7 +1,7 @@
 // How a run lies on the page: which of a vessel's water its strip shows, where the hairlines are, curves thinned to
 // what can be seen.
 import { bisector } from 'd3-array';
-import type { RunPicture, VesselPicture } from '@vernal-slope/plan/simulate';
+import type { VesselPicture } from '@vernal-slope/plan/simulate';
 import type { UnitSystem } from '../../display/quantities.ts';
 
 /** Between two hairlines, px; and how many a closed strip has at least and at most. */
@@ -85,9 +85,6 @@ export function curve(
   flush();
   return points;
 }
-
-/** A clock's face of a time of a run, s. */
-export const clockAt = (run: Pick<RunPicture, 'start'>, t: number): number => t + run.start;
 
 /** Marks of the axis: s of the run and what the clock shows, as many as there is room for. */
 export function hourMarks(
