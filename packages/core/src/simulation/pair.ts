@@ -1,5 +1,6 @@
 // One step of the Bogacki-Shampine pair of orders 3 and 2, with the cubic through its ends: what an event or a sample
 // inside of a step is read from.
+import { LongStep } from './chebyshev.ts';
 
 /** dy/dt at time t (s); writes into `rate`. */
 export type Rates = (t: number, y: Float64Array, rate: Float64Array) => void;
@@ -15,6 +16,7 @@ export class Pair {
   /** Where the step ends. */
   readonly end: Float64Array;
   readonly #middle: Float64Array;
+  readonly #long: LongStep;
 
   constructor(size: number, rates: Rates) {
     const row = (): Float64Array => new Float64Array(size);
@@ -25,6 +27,7 @@ export class Pair {
     this.#k3 = row();
     this.end = row();
     this.#middle = row();
+    this.#long = new LongStep(size, rates);
   }
 
   /** Rates where a step begins. */
@@ -48,6 +51,24 @@ export class Pair {
     for (let i = 0; i < n; i++) errors[i] = h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8);
   }
 
+  /**
+   * How fast the quickest change dies away, 1/s, as the step just made saw it in entries `block` apart, each by itself.
+   * @param allowed less than a thousandth of it is no change
+   */
+  fastest(allowed: readonly number[], block: number): number {
+    let most = 0;
+    for (let k = 0; k < allowed.length; k++) {
+      const way = Math.abs(this.end[k * block] - this.#middle[k * block]);
+      if (way > 1e-3 * allowed[k]) most = Math.max(most, Math.abs(this.last[k * block] - this.#k3[k * block]) / way);
+    }
+    return most;
+  }
+
+  /** A long stable step; else as {@link advance}. */
+  advanceLong(t: number, y: Float64Array, h: number, stages: number, errors: Float64Array): void {
+    this.#long.advance(t, y, h, stages, this.first, this.end, this.last, errors);
+  }
+
   /** The rates at the end are those at the beginning of the next step. */
   goOn(): void {
     [this.first, this.last] = [this.last, this.first];
@@ -66,5 +87,9 @@ export class Pair {
   }
 }
 
+/** By what a step may be longer than the last: where nothing bends it is found at once. */
+const LONGER = 20;
+
 /** By what a step is longer or shorter than the last, from its error as a share of what is allowed. */
-export const stretch = (worst: number): number => Math.min(5, Math.max(0.2, 0.9 * Math.max(worst, 1e-9) ** (-1 / 3)));
+export const stretch = (worst: number): number =>
+  Math.min(LONGER, Math.max(0.2, 0.9 * Math.max(worst, 1e-9) ** (-1 / 3)));

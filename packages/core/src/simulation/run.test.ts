@@ -286,6 +286,22 @@ describe('a trough that fills', () => {
   });
 });
 
+describe('a trough that loses a little all the time', () => {
+  // its float stands where it passes what is lost and answers the least change at once
+  const losing = (hours: number): PlaceInTime => {
+    const place = trough({ float: PROPORTIONAL, duration: hours * HOUR });
+    return { ...place, vessels: place.vessels.map((v) => ({ ...v, leak: 2e-6 })) };
+  };
+  it('stands still in few solves, and is where many small steps have it', () => {
+    const month = runPlace(losing(720), { every: 720 * HOUR });
+    const fine = runPlace(losing(720), { every: 720 * HOUR, accuracy: 1e-9 });
+    expect(month.solves).toBeLessThan(4000);
+    expect(month.vessels.at(-1)?.end).toBeCloseTo(fine.vessels.at(-1)?.end ?? NaN, 6);
+    expect(month.vessels.at(-1)?.lost).toBeCloseTo(2e-6 * 720 * HOUR, 6);
+    expect(month.vessels.at(-1)?.came).toBeCloseTo(fine.vessels.at(-1)?.came ?? NaN, 5);
+  });
+});
+
 describe('overflow', () => {
   const filling = (more: Partial<VesselInTime>, inflow = 1e-3): Run => {
     const b = new NetworkBuilder();

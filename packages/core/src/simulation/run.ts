@@ -1,6 +1,7 @@
 // A place run in time: levels by an adaptive scheme with error control, from event to event, and what came of it.
 import { levelAt, tankCapacity, volumeAt } from '../tank/index.ts';
 import { BLOCK, Entry, layoutOf, PlaceFlows, type Layout } from './flows.ts';
+import { longestStable, MOST_STAGES, stagesFor } from './chebyshev.ts';
 import { Pair, stretch } from './pair.ts';
 import type { PlaceInTime } from './place.ts';
 
@@ -99,6 +100,11 @@ const NEARLY_EMPTY = 0.03;
 const LONGEST = 7200;
 const FIRST = 60;
 const LEAST = 1e-3;
+/** A step that reaches so far into what dies away is held short by it, not by its error; after so many steps on end. */
+const STEADY = 1.8;
+const STEADY_STEPS = 4;
+/** A long step is stable for changes so much quicker than those seen. */
+const SPARE = 1.3;
 /** Most steps: a run that needs more comes to no end. */
 const MOST_STEPS = 2_000_000;
 /** Between two looks at the clock of the person, steps. */
@@ -123,12 +129,19 @@ class Runner {
   readonly #flows: PlaceFlows;
   readonly #pair: Pair;
   readonly #off: Float64Array;
+  /** Scratch of samples within a step. */
+  readonly #sampled: Float64Array;
+  readonly #sampledRate: Float64Array;
   readonly #allowed: readonly number[];
   #y: Float64Array;
   #t = 0;
   #h = FIRST;
   #steps = 0;
   #over = false;
+  /** How fast the quickest change dies away, 1/s, while steps are long; 0 while they are short. */
+  #quick = 0;
+  /** Short steps on end that were held short by it. */
+  #steady = 0;
   readonly #moments: Moment[] = [];
   readonly #events: TimedEvent[] = [];
   #nextSample = 0;
@@ -151,6 +164,8 @@ class Runner {
     this.#flows = new PlaceFlows(place, this.#at);
     this.#pair = new Pair(this.#at.size, this.#flows.rates);
     this.#off = new Float64Array(this.#at.size);
+    this.#sampled = new Float64Array(this.#at.size);
+    this.#sampledRate = new Float64Array(this.#at.size);
     this.#allowed = place.vessels.map((v) => (options.accuracy ?? ACCURACY) * tankCapacity(v.shape));
     this.#y = new Float64Array(this.#at.size);
     this.#startVolumes = new Float64Array(n);
@@ -180,6 +195,7 @@ class Runner {
       this.#pair.begin(this.#t, this.#y);
       this.#sampleStart();
       this.#h = Math.min(this.#h, FIRST);
+      this.#calm();
       while (this.#t < until && !this.#over) this.#step(until);
       if (this.#over) break;
     }
@@ -247,8 +263,11 @@ class Runner {
     let worst = this.#tryStep(h);
     while (worst > 1 && h > LEAST) {
       h = Math.max(LEAST, h * stretch(worst));
+      // so short a step needs no stages
+      if (h * this.#quick < STEADY) this.#quick = 0;
       worst = this.#tryStep(h);
     }
+    this.#seeSteady(h);
     const found = this.#firstChange(h);
     const share = found ? found.share : 1;
     this.#watch(h, share);
@@ -260,9 +279,11 @@ class Runner {
     this.#y = next;
     this.#t = share === 1 ? (h === left ? until : this.#t + h) : this.#t + share * h;
     this.#h = found ? Math.min(FIRST, h) : h * stretch(worst);
+    if (this.#quick > 0) this.#h = Math.min(this.#h, longestStable(MOST_STAGES, this.#quick));
     if (found) found.change();
     const turned = this.#leaveModes();
     if (found || turned) {
+      this.#calm();
       if (found && this.#options.every === undefined) this.#moment(this.#t, this.#y, this.#pair.last);
       this.#pair.begin(this.#t, this.#y);
       if (this.#options.every === undefined) this.#moment(this.#t, this.#y, this.#pair.first);
@@ -272,9 +293,24 @@ class Runner {
     }
   }
 
+  /** Whether short steps stay short only because a float answers at once; then steps grow long. */
+  #seeSteady(h: number): void {
+    if (this.#quick > 0) return;
+    const fastest = this.#pair.fastest(this.#allowed, BLOCK);
+    this.#steady = h * fastest > STEADY ? this.#steady + 1 : 0;
+    if (this.#steady >= STEADY_STEPS) this.#quick = SPARE * fastest;
+  }
+
+  /** Short steps again: something changed. */
+  #calm(): void {
+    this.#quick = 0;
+    this.#steady = 0;
+  }
+
   /** A step of h seconds; its error as a share of what is allowed. */
   #tryStep(h: number): number {
-    this.#pair.advance(this.#t, this.#y, h, this.#off);
+    if (this.#quick > 0) this.#pair.advanceLong(this.#t, this.#y, h, stagesFor(h, this.#quick), this.#off);
+    else this.#pair.advance(this.#t, this.#y, h, this.#off);
     return this.#allowed.reduce((worst, allowed, k) => {
       const share = Math.max(NEARLY_EMPTY, this.#y[BLOCK * k] / this.#flows.marks[k].rim);
       return Math.max(worst, Math.abs(this.#off[BLOCK * k]) / (share * allowed));
@@ -487,8 +523,12 @@ class Runner {
         this.#moment(this.#nextSample, this.#y, this.#pair.first);
         continue;
       }
-      const y = Float64Array.from(this.#y, (_, i) => this.#pair.at(at, this.#y, h, i));
-      const rate = Float64Array.from(this.#pair.first, (r, i) => r + at * (this.#pair.last[i] - r));
+      const { first, last: then } = this.#pair;
+      const [y, rate] = [this.#sampled, this.#sampledRate];
+      for (let i = 0; i < y.length; i++) {
+        y[i] = this.#pair.at(at, this.#y, h, i);
+        rate[i] = first[i] + at * (then[i] - first[i]);
+      }
       if (exact) this.#flows.rates(this.#nextSample, y, rate);
       this.#moment(this.#nextSample, y, rate);
     }
