@@ -123,13 +123,13 @@ describe('what runs at once', () => {
   it('says who is short, follows what is opened, and finds the worst combination', async () => {
     await page.go(app.address + PIPE);
     await page.textWhen('situation-0', (t) => t.includes('Fair. Kitchen tap gets'));
-    const box = await page.find('[data-test="situation-0"] fieldset [role=checkbox]:nth-of-type(5)');
+    const box = await page.find('[data-test="situation-0"] fieldset [role=checkbox]:nth-of-type(6)');
     await box.click();
     await page.textWhen('situation-0', (t) => !t.includes('Low Meadow gets'));
     await page.click('undo');
     await page.textWhen('situation-0', (t) => t.includes('Low Meadow gets'));
     await page.click('find-worst');
-    expect(await page.textWhen('worst', (t) => t !== '')).toContain('Of 31 combinations the worst is');
+    expect(await page.textWhen('worst', (t) => t !== '')).toContain('Of 63 combinations the worst is');
     await page.click('keep-worst');
     await page.part('situation-3');
     await page.click('undo');

@@ -46,6 +46,7 @@ describe('answers', () => {
       'bench-tee',
       'sink',
       'trays',
+      'rowan',
       'low',
     ]);
     expect(answer.nodes.hill.headM).toBeCloseTo(743.9, 9);

@@ -79,7 +79,7 @@ describe('faults say where, what and what would be right', () => {
     ],
     [
       'a negative herd',
-      (p) => (p.nodes[8].herds[0].count = -4),
+      (p) => (p.nodes[9].herds[0].count = -4),
       /herds\[0\]\.count: is -4; give a number of at least 0/,
     ],
     [
@@ -107,12 +107,12 @@ describe('faults say where, what and what would be right', () => {
     [
       'a place that no water reaches',
       (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }),
-      /^\$\.nodes\[9\]: "far" is reached by no tank or source/,
+      /^\$\.nodes\[10\]: "far" is reached by no tank or source/,
     ],
     [
       'an outlet without its law',
       (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }),
-      /\$\.nodes\[9\]\.ratedFlowLpm: is missing/,
+      /\$\.nodes\[10\]\.ratedFlowLpm: is missing/,
     ],
   ])('%s', (_, change, line) => {
     const lines = faultsAfter(change);

@@ -28,6 +28,8 @@ export interface MendTried {
   readonly mend: Mend;
   /** m³ wanted and not there, in all */ readonly shortfall: number;
   /** m above the floor, and above the outlet for a tank: least at the place it is for */ readonly lowest: number;
+  /** In the plan's money: nothing for other hours and levels, pipe by its price; undefined where no price is known. */
+  readonly cost?: number;
   /** Before it. */ readonly before: { readonly shortfall: number; readonly lowest: number };
 }
 
@@ -87,6 +89,22 @@ export function mendCommand(mend: Mend, label: string): Command {
       });
     }
   }
+}
+
+/** What it costs in the plan's money, where that is known. */
+function costOf(plan: Plan, mend: Mend): number | undefined {
+  if (mend.kind === 'later' || mend.kind === 'longer' || mend.kind === 'level') return 0;
+  if (mend.kind !== 'pipe') return undefined;
+  const perM = plan.prices?.pipes?.find((p) => p.pipe === mend.pipe)?.perM;
+  return perM === undefined ? undefined : perM * mend.length;
+}
+
+/** Less missing first; of those that win the same the cheaper, what has no price last; then the one with more water left. */
+function byWorth(a: MendTried, b: MendTried): number {
+  const wins = Math.round(a.shortfall / LITTLE) - Math.round(b.shortfall / LITTLE);
+  if (wins !== 0) return wins;
+  const [one, two] = [a.cost ?? Number.MAX_VALUE, b.cost ?? Number.MAX_VALUE];
+  return one !== two ? one - two : b.lowest - a.lowest;
 }
 
 /** Least water of a place over a run, m: over its outlet for one that feeds; nothing is told of a tap. */
@@ -169,11 +187,13 @@ export function mendsFor(plan: Plan, options: InTime, told: (share: number) => v
     const wins =
       now.shortfall < was.shortfall - LITTLE ||
       (now.shortfall <= was.shortfall + LITTLE && now.lowest > was.lowest + HAIR);
-    if (wins) tried.push({ mend, ...now, before: was });
+    if (!wins) return;
+    const cost = costOf(plan, mend);
+    tried.push({ mend, ...now, ...(cost === undefined ? {} : { cost }), before: was });
   });
   const seen = new Set<string>();
   return tried
-    .sort((a, b) => a.shortfall - b.shortfall || b.lowest - a.lowest)
+    .sort(byWorth)
     .filter(({ mend }) => {
       // the best of each kind at a place
       const key = `${mend.kind} ${mend.at}`;

@@ -1,7 +1,7 @@
 // What would mend a place, in words.
 import { mendPipe, type Mend, type MendTried } from '@vernal-slope/plan/simulate';
 import { nominal } from '../../display/names.ts';
-import { showEntered, showText, type UnitSystem } from '../../display/quantities.ts';
+import { costText, showEntered, showText, type UnitSystem } from '../../display/quantities.ts';
 import { planField } from '../../display/planfields.ts';
 
 const seatText = (seatMm: number, units: UnitSystem): string =>
@@ -30,8 +30,10 @@ export function mendTitle(mend: Mend, units: UnitSystem, name: (id: string) => s
   }
 }
 
-/** What it wins. */
+/** What it wins, and what it costs where that is known. */
 export function mendWins(t: MendTried, units: UnitSystem): string {
   const left = t.shortfall < 1e-4 ? 'Nobody is short' : `${showText(t.shortfall, 'volume', units)} short`;
-  return `${left}; least water ${showText(t.lowest, 'drop', units)}`;
+  const cost =
+    t.cost === undefined ? '' : t.cost === 0 ? '; costs nothing' : `; costs ${costText(t.cost, 'money', units)}`;
+  return `${left}; least water ${showText(t.lowest, 'drop', units)}${cost}`;
 }

@@ -118,6 +118,8 @@ describe('what would mend it, in words', () => {
     expect(mendWins({ mend, shortfall: 0, lowest: 0.1, before }, 'metric')).toMatch(
       /^Nobody is short; least water 100\smm$/,
     );
+    expect(mendWins({ mend, shortfall: 0, lowest: 0.1, cost: 0, before }, 'metric')).toMatch(/; costs nothing$/);
+    expect(mendWins({ mend, shortfall: 0, lowest: 0.1, cost: 180, before }, 'metric')).toMatch(/; costs 180\.00$/);
     expect(mendWins({ mend, shortfall: 0.01, lowest: 0, before }, 'us')).toMatch(/US gal short; least water 0/);
   });
 });
