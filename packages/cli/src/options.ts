@@ -52,6 +52,7 @@ const OPTIONS = {
   shut: ids,
   month: number((v) => Number.isInteger(v) && v >= 1 && v <= 12, '1 to 12'),
   tank: text,
+  plot: text,
   outlet: texts,
   /** L/min */
   flow: amount('L/min'),

@@ -1,5 +1,6 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
+import { beds, drip } from './garden.ts';
 import { schema } from './schema.ts';
 import { simulate } from './simulate.ts';
 import { size } from './size.ts';
@@ -14,6 +15,8 @@ export const VERBS: readonly Verb[] = [
   simulate,
   balance,
   store,
+  drip,
+  beds,
   size,
   height,
   stand,

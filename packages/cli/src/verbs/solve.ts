@@ -6,11 +6,24 @@ import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
 import type { Options } from '../options.ts';
 import { placesNamed, type Verb } from './verb.ts';
 
+/** Outlets and plots that are open. */
+function opened(plan: Plan, ids: Options['open']): string[] | undefined {
+  const plots = new Set((plan.plots ?? []).map((p) => p.id));
+  const taps = placesNamed(
+    plan,
+    'open',
+    ids?.filter((id) => !plots.has(id)),
+    isTap,
+    plots.size > 0 ? 'outlet or plot' : 'outlet',
+  );
+  return ids && [...(taps ?? []), ...ids.filter((id) => plots.has(id))];
+}
+
 /** Options of a solve, checked against the plan's places. */
 const stateOf = (plan: Plan, options: Options): StateOptions => ({
   level: options.level,
   month: options.month,
-  open: placesNamed(plan, 'open', options.open, isTap, 'outlet'),
+  open: opened(plan, options.open),
   shut: placesNamed(plan, 'shut', options.shut, isVessel, 'tank or trough'),
 });
 

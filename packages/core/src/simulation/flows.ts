@@ -93,6 +93,7 @@ export class PlaceFlows {
   readonly #layout: Layout;
   readonly #levels: Float64Array;
   readonly #inflow: Float64Array;
+  readonly #poured: Float64Array;
   readonly #passing: Float64Array;
   readonly #spillIn: Float64Array;
   readonly #order: readonly number[];
@@ -104,6 +105,7 @@ export class PlaceFlows {
     this.#layout = layout;
     this.#levels = new Float64Array(n);
     this.#inflow = new Float64Array(n);
+    this.#poured = new Float64Array(n);
     this.#passing = new Float64Array(n);
     this.#spillIn = new Float64Array(n);
     this.wants = new Float64Array(n);
@@ -153,12 +155,17 @@ export class PlaceFlows {
     vessels.forEach((v, k) => {
       const level = levelAt(v.shape, y[BLOCK * k]);
       this.#levels[k] = level;
-      state.fixedHead[v.surface] = v.floor + level;
+      state.fixedHead[v.surface] = v.floor + Math.max(level, v.fallsAt ?? 0);
       const opening = this.opening(k, y[BLOCK * k]);
       for (const link of v.floatLinks) state.opening[link] = opening;
       // an inlet low down gives back no more than stands over it
       if (v.runsBackTo !== undefined)
         for (const link of v.entering) state.direction[link] = level <= v.runsBackTo + CRUMB ? 1 : 0;
+      if (v.passes) {
+        const low = this.modes[k].outlet < 0;
+        for (const link of v.entering) state.direction[link] = low ? 1 : 0;
+        for (const link of v.leaving) state.direction[link] = low ? -1 : 0;
+      }
       if (v.outletLink >= 0) {
         const mode = this.modes[k].outlet;
         state.limit[v.outletLink] = mode > 0 ? Infinity : mode < 0 ? 0 : this.#passing[k];
@@ -183,11 +190,13 @@ export class PlaceFlows {
     rate.fill(0);
     let flow = this.#solve(t, y);
     for (let turn = 0; ; turn++) {
+      this.#poured.fill(0);
       for (let k = 0; k < vessels.length; k++) this.#inflow[k] = sum(vessels[k].entering, flow);
       pours.forEach((p, k) => {
         const q = p.rate(t);
         rate[at.pour + k] = q;
         this.#inflow[p.vessel] += q;
+        this.#poured[p.vessel] += q;
       });
       this.#spills(t, flow, rate);
       if (!this.#passingOff(y) || turn >= TURNS) break;
@@ -210,7 +219,9 @@ export class PlaceFlows {
       if (v.outletLink < 0 || this.modes[k].outlet !== 0) return;
       // the last digits of the flows would carry it away from its outlet in time
       const back = (y[BLOCK * k] - this.marks[k].outlet) / HOLD;
-      const comes = Math.max(0, this.#inflow[k] + this.#spillIn[k] - this.drinks[k] + back);
+      // what comes to a bed by its lines goes past it
+      const inflow = v.passes ? this.#poured[k] : this.#inflow[k];
+      const comes = Math.max(0, inflow + this.#spillIn[k] - this.drinks[k] + back);
       if (Math.abs(comes - this.#passing[k]) > 1e-9 + 1e-6 * comes) off = true;
       this.#passing[k] = comes;
     });

@@ -36,6 +36,10 @@ export interface VesselInTime {
   /** m above the floor */ readonly start: number;
   /** m above the floor; undefined where no line leaves it. */ readonly outlet?: number;
   /** Limit link between its water and the lines that leave it; −1 where none does. */ readonly outletLink: number;
+  /** Height at which water falls in by its lines while it stands lower, m above the floor. */
+  readonly fallsAt?: number;
+  /** A bed: its lines meet at that height and water passes both ways; while it stands lower none leaves it. */
+  readonly passes?: boolean;
   /** m above the floor */ readonly overflow: number;
   readonly overflowPipe?: OverflowPipe;
   /** Vessel that its overflow runs into; −1 for none. */ readonly spillsInto: number;

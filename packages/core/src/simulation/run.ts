@@ -480,7 +480,8 @@ class Runner {
   /** Sums that need no rates: what was wanted, how long a vessel was empty. */
   #addTimes(seconds: number): void {
     this.#flows.modes.forEach((mode, k) => {
-      const feeds = this.#place.vessels[k].outlet !== undefined;
+      const v = this.#place.vessels[k];
+      const feeds = v.outlet !== undefined && !v.passes;
       if (feeds ? mode.outlet <= 0 : mode.dry) this.#empty[k] += seconds;
       this.#demand[k] += this.#flows.wants[k] * seconds;
     });

@@ -1,9 +1,18 @@
 // Plan document to network of numbers, with a map back to the plan's nodes and lines. What a place is in the network
 // its kind says; here they are joined.
-import { NetworkBuilder, type HighPoint, type Network } from '@vernal-slope/core/network';
+import { NetworkBuilder, type HighPoint, type Network, type PipeOptions } from '@vernal-slope/core/network';
+import {
+  compensatingLaw,
+  holeLaw,
+  layLateral,
+  ratedLaw,
+  type EmitterLaw,
+  type Lateral,
+  type LateralEmitter,
+} from '@vernal-slope/core/irrigation';
 import type { LineGeometry } from '@vernal-slope/core/profile';
 import { airPressure, headOfPressure, vapourPressure, waterAt, type Water } from '@vernal-slope/core/water';
-import { pascals } from '../fields/index.ts';
+import { emitterPlaces, flowFromLpm, HOLE_CD, metresOfMm, pascals } from '../fields/index.ts';
 import {
   isJoint,
   kindOf,
@@ -14,7 +23,7 @@ import {
   type PlaceMap,
   type Placing,
 } from '../kinds/index.ts';
-import { SITE_DEFAULTS, type Line, type Plan, type PlanNode } from '../schema/index.ts';
+import { SITE_DEFAULTS, type Emitter, type Line, type Plan, type PlanNode } from '../schema/index.ts';
 import { fedPart, isOneWay } from '../topology/index.ts';
 import { entranceK, openingHead, segmentOf } from './parts.ts';
 
@@ -28,6 +37,29 @@ export interface LineMap {
   readonly geometry: LineGeometry;
   /** True where the line ends in the open, without a float. */
   readonly freeInlet: boolean;
+  /** The link by which it comes to its end. */
+  readonly last: number;
+  /** Its pieces, in order: one, but for a lateral. */
+  readonly links: readonly number[];
+  /** Holes and emitters on it, where it has any. */
+  readonly lateral?: LateralMap;
+}
+
+/** An emitter of a line: which entry it is of, and where it stands. */
+export interface PlacedEmitter {
+  readonly leg: number;
+  readonly entry: Emitter;
+  /** Which of its entry, and of the line. */
+  readonly k: number;
+  /** m from the line's start */ readonly chainage: number;
+  /** m above datum */ readonly elevation: number;
+  readonly law: EmitterLaw;
+  /** Taped over. */
+  readonly shut: boolean;
+}
+
+export interface LateralMap extends Lateral {
+  readonly emitters: readonly PlacedEmitter[];
 }
 
 export interface Compiled {
@@ -55,6 +87,42 @@ export function lineGeometry(line: Line, startGround: number): LineGeometry {
     pipe.push(leg.endGroundM - (leg.depthM ?? 0));
   }
   return { chainage, ground, pipe };
+}
+
+/** An exponent under this is none: the emitter gives the same under any pressure. */
+const LEAST_EXPONENT = 0.05;
+/** m: from here up such a one gives all. */
+const AT_ONCE = 1e-3;
+
+/** Law of an emitter in SI. */
+export function emitterLaw(e: Emitter, density: number): EmitterLaw {
+  if (e.type === 'hole') return holeLaw(metresOfMm(e.diameterMm), e.dischargeCoefficient ?? HOLE_CD);
+  const flow = flowFromLpm(e.ratedFlowLpm);
+  const head = (kPa: number): number => headOfPressure(pascals(kPa), density);
+  if (e.compensatingFromKPa !== undefined) return compensatingLaw(flow, head(e.compensatingFromKPa));
+  const exponent = e.exponent ?? 0.5;
+  return exponent < LEAST_EXPONENT
+    ? compensatingLaw(flow, AT_ONCE)
+    : ratedLaw(flow, head(e.ratedPressureKPa), exponent);
+}
+
+/** Holes and emitters of a line, by their entries. */
+export function placedEmitters(line: Line, geometry: LineGeometry, density: number): PlacedEmitter[] {
+  return line.legs.flatMap((leg, k) => {
+    const [from, to] = [geometry.ground[k], geometry.ground[k + 1]];
+    return (leg.emitters ?? []).flatMap((entry) => {
+      const law = emitterLaw(entry, density);
+      return emitterPlaces(entry).map((at, n) => ({
+        leg: k,
+        entry,
+        k: n,
+        chainage: geometry.chainage[k] + at,
+        elevation: from + (at / leg.lengthM) * (to - from) - (leg.depthM ?? 0) + (entry.heightM ?? 0),
+        law,
+        shut: entry.shut?.includes(n) ?? false,
+      }));
+    });
+  });
 }
 
 interface Joined {
@@ -104,13 +172,13 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
     const from = joined.get(line.from);
     const to = joined.get(line.to);
     if (!from || !to) throw new Error(`line ${line.id} has an end that is no node`);
-    const { map, link } = joinLine(line, from, to);
+    const map = joinLine(line, from, to);
     lines.set(line.id, map);
-    from.leaving.push({ line: line.id, link });
-    to.entering.push({ line: line.id, link });
+    from.leaving.push({ line: line.id, link: map.link });
+    to.entering.push({ line: line.id, link: map.last });
   }
 
-  function joinLine(line: Line, from: Joined, to: Joined): { map: LineMap; link: number } {
+  function joinLine(line: Line, from: Joined, to: Joined): LineMap {
     const geometry = lineGeometry(line, from.plan.groundM);
     const end: Arrival = to.kind.arrive(to.plan, to.placed, placing);
     if (end.open) to.end = end.to;
@@ -132,15 +200,37 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
     }
     const { depart } = from.kind;
     const segments = line.legs.map((leg) => ({ ...segmentOf(leg), opening: openingHead(leg, water.density) }));
-    const link = builder.pipe(start, end.to, segments, {
-      entranceK: depart.entrance || line.legs[0].entrance ? entranceK(line.legs[0]) : 0,
+    const entrance = line.legs[0].entrance ? entranceK(line.legs[0]) : depart.entranceK;
+    const options: PipeOptions = {
+      entranceK: entrance ?? (depart.entrance ? entranceK(line.legs[0]) : 0),
       exitK: end.exitK,
       backwardFromK: depart.backwardK,
       backwardToK: end.backwardToK,
       oneWay: end.oneWay || depart.oneWay || line.legs.some(isOneWay),
       points,
-    });
-    return { map: { plan: line, link, geometry, freeInlet: end.free }, link };
+    };
+    const map = { plan: line, geometry, freeInlet: end.free };
+    const emitters = placedEmitters(line, geometry, water.density);
+    if (emitters.length === 0) {
+      const link = builder.pipe(start, end.to, segments, options);
+      return { ...map, link, last: link, links: [link] };
+    }
+    const laid = layLateral(
+      builder,
+      placing.fixedAt,
+      start,
+      end.to,
+      segments,
+      options,
+      emitters.map((e): LateralEmitter => ({
+        at: e.chainage,
+        elevation: e.elevation,
+        law: e.law,
+        equivalentLength: e.entry.equivalentLengthM ?? 0,
+      })),
+    );
+    const links = laid.pieces.map((p) => p.link);
+    return { ...map, link: links[0], last: links[links.length - 1], links, lateral: { ...laid, emitters } };
   }
 
   const nodes = new Map<string, NodeMap>();

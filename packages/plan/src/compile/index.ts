@@ -1,5 +1,15 @@
 // Plan to network: the face of the subject.
-export { compilePlan, lineGeometry, type Compiled, type LineMap, type NodeMap } from './compile.ts';
+export {
+  compilePlan,
+  emitterLaw,
+  lineGeometry,
+  placedEmitters,
+  type Compiled,
+  type LateralMap,
+  type LineMap,
+  type NodeMap,
+  type PlacedEmitter,
+} from './compile.ts';
 export {
   cubicMetres,
   floatValve,
@@ -36,4 +46,4 @@ export {
   type StateOptions,
 } from '../kinds/index.ts';
 export { entranceK, fittingK, legK, openingHead, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
-export { standingState, stateFor } from './state.ts';
+export { limitEmitters, openPlots, setEmitters, standingState, stateFor } from './state.ts';

@@ -1,6 +1,6 @@
 // What a schema cannot see: references, heights against each other; and, apart, water that reaches every part.
 import { findFitting, findPipe } from '../catalogue/index.ts';
-import { faultWith, jsonPath, type Fault } from '../fields/index.ts';
+import { emitterPlaces, faultWith, jsonPath, type Emitter, type Fault } from '../fields/index.ts';
 import { feeds, kindOf, type Roles } from '../kinds/index.ts';
 import type { Line, Plan, PlanNode } from '../schema/index.ts';
 import { unreached } from '../topology/index.ts';
@@ -80,6 +80,77 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   }
 }
 
+/** Most emitters of a plan. */
+const MOST_EMITTERS = 10_000;
+
+/** Bore of a leg's pipe, mm; undefined where the catalogue has none of that name. */
+const boreOf = (pipe: Line['legs'][number]['pipe']): number | undefined =>
+  typeof pipe === 'string' ? findPipe(pipe)?.insideDiameterMm : pipe.insideDiameterMm;
+
+function* emitterFaults(
+  e: Emitter,
+  leg: Line['legs'][number],
+  at: (...parts: PropertyKey[]) => string,
+): Generator<Fault> {
+  if (!e.atM && e.count === undefined)
+    yield {
+      path: at('count'),
+      message: 'is missing',
+      advice: 'give count with firstAtM and spacingM, or the places as atM',
+    };
+  else if (!e.atM && (e.count ?? 1) > 1 && e.spacingM === undefined)
+    yield { path: at('spacingM'), message: 'is missing', advice: 'say how far apart they are' };
+  else {
+    const last = emitterPlaces(e).reduce((most, x) => Math.max(most, x), 0);
+    if (last > leg.lengthM + 1e-6)
+      yield faultWith(
+        at(e.atM ? 'atM' : 'count'),
+        ['puts the last one at ', { metres: last }, ', past the end of its leg at ', { metres: leg.lengthM }],
+        ['give fewer, or set them closer'],
+      );
+  }
+  const bore = boreOf(leg.pipe);
+  if (e.type === 'hole' && bore !== undefined && e.diameterMm >= bore)
+    yield {
+      path: at('diameterMm'),
+      message: `is ${e.diameterMm}, as wide as the pipe's own bore of ${bore}`,
+      advice: 'give the drill that the holes were made with, mm',
+    };
+}
+
+function* gardenFaults(plan: Plan): Generator<Fault> {
+  let count = 0;
+  for (const [i, line] of plan.lines.entries())
+    for (const [k, leg] of line.legs.entries())
+      for (const [m, e] of (leg.emitters ?? []).entries()) {
+        count += e.atM?.length ?? e.count ?? 0;
+        yield* emitterFaults(e, leg, (...parts) => jsonPath(['lines', i, 'legs', k, 'emitters', m, ...parts]));
+      }
+  if (count > MOST_EMITTERS)
+    yield {
+      path: '$.lines',
+      message: `have ${count} holes and emitters`,
+      advice: `a plan has at most ${MOST_EMITTERS}`,
+    };
+  const lines = new Set(plan.lines.map((l) => l.id));
+  const nodes = new Set(plan.nodes.map((n) => n.id));
+  for (const [i, plot] of (plan.plots ?? []).entries()) {
+    if (nodes.has(plot.id))
+      yield {
+        path: jsonPath(['plots', i, 'id']),
+        message: `"${plot.id}" is already the id of a node`,
+        advice: 'give every one an id of its own',
+      };
+    for (const [k, id] of plot.lines.entries())
+      if (!lines.has(id))
+        yield {
+          path: jsonPath(['plots', i, 'lines', k]),
+          message: `is "${id}", which is no line`,
+          advice: 'give the id of a line in "lines"',
+        };
+  }
+}
+
 function* weatherFaults(plan: Plan): Generator<Fault> {
   const daily = plan.climate?.daily;
   for (const key of ['tMaxC', 'tMinC'] as const) {
@@ -106,6 +177,8 @@ export function crossChecks(plan: Plan): Fault[] {
     ...duplicates(plan.lines, 'lines'),
     ...plan.nodes.flatMap((node, i) => [...(kindOf(node).faults?.(node, ['nodes', i], roles) ?? [])]),
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
+    ...duplicates(plan.plots ?? [], 'plots'),
+    ...gardenFaults(plan),
     ...weatherFaults(plan),
   ];
   return faults;

@@ -1,5 +1,6 @@
 // The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
 import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { gardenFindings } from './garden.ts';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
 import { pipeFindings } from './pipes.ts';
@@ -31,6 +32,7 @@ export const FINDINGS = {
   ...storeFindings,
   ...standFindings,
   ...refillFindings,
+  ...gardenFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

@@ -17,14 +17,15 @@ import {
   minutesOf,
   seconds,
   stateFor,
+  setEmitters,
   tankShape,
   yieldOf,
   DEFAULT_MONTH,
   type Compiled,
 } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
-import { isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
-import type { Herd, Plan, PlanNode, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
+import { bedFloor, bedLevel, bedTank, isBed, isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
+import type { BedNode, Herd, Plan, PlanNode, Plot, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
 import { dice } from './dice.ts';
 
 const DAY = 86_400;
@@ -52,12 +53,17 @@ export interface InTime {
   readonly only?: string;
 }
 
+/** What holds water with a level: a tank, a trough, a bed. */
+export type WaterNode = VesselNode | BedNode;
+
 /** A place in time with the ids of its parts, in core's order. */
 export interface PlanInTime {
   readonly compiled: Compiled;
   readonly place: PlaceInTime;
-  readonly vessels: readonly VesselNode[];
+  readonly vessels: readonly WaterNode[];
   readonly outlets: readonly TapNode[];
+  /** After the taps among core's outlets; then what no plot names, which is always open. */
+  readonly plots: readonly Plot[];
   readonly sources: readonly SourceNode[];
   readonly pours: readonly SourceNode[];
   readonly lines: readonly string[];
@@ -232,13 +238,21 @@ const ratedOfTap = (tap: TapNode): number =>
 
 const idsOf = (nodes: readonly PlanNode[]): Map<string, number> => new Map(nodes.map((n, k) => [n.id, k]));
 
+/** Links by which a line's emitters let water out, those taped over left out. */
+const emitterLinks = (c: Compiled, line: string): number[] => {
+  const lateral = c.lines.get(line)?.lateral;
+  return lateral ? lateral.outlets.filter((_, k) => !lateral.emitters[k].shut).map((o) => o.link) : [];
+};
+
 /** Makes a plan ready to be run in time. */
 export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const compiled = compilePlan(plan, true);
   const clock = clockOf(options);
   const there = [...compiled.nodes.values()];
   const vesselMaps = there.flatMap((m) => (isVessel(m.plan) ? [{ map: m, node: m.plan }] : []));
-  const vessels = vesselMaps.map(({ node }) => node);
+  const bedMaps = there.flatMap((m) => (isBed(m.plan) ? [{ map: m, node: m.plan }] : []));
+  const vessels: WaterNode[] = [...vesselMaps.map(({ node }) => node), ...bedMaps.map(({ node }) => node)];
+  const plots = (plan.plots ?? []).filter((p) => p.lines.some((id) => compiled.lines.get(id)?.lateral));
   const index = idsOf(vessels);
   const taps = there.flatMap((m) => (isTap(m.plan) ? [{ map: m, node: m.plan }] : []));
   const feeding = there.flatMap((m) => (isSource(m.plan) && m.leaving.length > 0 ? [{ map: m, node: m.plan }] : []));
@@ -252,45 +266,90 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const rainAt = onRecord === undefined ? undefined : onRecord + (options.day ?? 0);
   const roofs = [...feeding.map((f) => f.node), ...pouring].some((n) => n.roof && n.yieldLpm === undefined);
 
+  const inPlots = new Set(plots.flatMap((p) => p.lines));
+  const always = [...compiled.lines.keys()]
+    .filter((id) => !inPlots.has(id))
+    .flatMap((id) => emitterLinks(compiled, id));
+  const state = stateFor(compiled, { month: options.month });
+  // nothing taped over is opened with its plot
+  setEmitters(compiled, state, () => false);
+
   const place: PlaceInTime = {
     network: compiled.network,
-    state: stateFor(compiled, { month: options.month }),
-    vessels: vesselMaps.map(({ map, node }): VesselInTime => {
-      const { shape, overflow } = shapeOf(node);
-      return {
-        shape,
-        floor: floorOf(node),
+    state,
+    vessels: [
+      ...vesselMaps.map(({ map, node }): VesselInTime => {
+        const { shape, overflow } = shapeOf(node);
+        return {
+          shape,
+          floor: floorOf(node),
+          surface: map.surface,
+          start: Math.min(tankHeight(shape), options.levels?.[node.id] ?? levelFor(node, 'start')),
+          ...(node.outletM !== undefined ? { outlet: node.outletM } : {}),
+          ...(node.outletM !== undefined && map.leaving.length > 0 && node.inlet?.at !== 'bottom'
+            ? { fallsAt: node.outletM }
+            : {}),
+          outletLink: map.limitLink,
+          overflow,
+          ...(node.overflowPipe
+            ? {
+                overflowPipe: {
+                  diameter: metresOfMm(node.overflowPipe.insideDiameterMm),
+                  drop: node.overflowPipe.dropM,
+                },
+              }
+            : {}),
+          spillsInto: index.get(node.overflowInto ?? '') ?? -1,
+          ...(node.inlet?.floatValve ? { float: floatValve(node.inlet.floatValve) } : {}),
+          floatLinks: map.lawLinks,
+          entering: links(map.entering),
+          ...(node.inlet?.at === 'bottom' && !node.inlet.floatValve ? { runsBackTo: node.inlet.heightM ?? 0 } : {}),
+          leaving: links(map.leaving),
+          visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
+          takings:
+            options.only === undefined
+              ? (node.takings ?? []).flatMap((t) =>
+                  windowsOf(clock, t.at, t.durationMin).map((w) => ({
+                    ...w,
+                    rate: flowFromLpm(t.flowLpm),
+                    into: index.get(t.into ?? '') ?? -1,
+                  })),
+                )
+              : [],
+          ...(node.evaporates ? { evaporation } : {}),
+          leak: flowFromLitresPerDay(node.leakLPerDay ?? 0),
+        };
+      }),
+      ...bedMaps.map(({ map, node }): VesselInTime => ({
+        shape: bedTank(node),
+        floor: bedFloor(node),
         surface: map.surface,
-        start: Math.min(tankHeight(shape), options.levels?.[node.id] ?? levelFor(node, 'start')),
-        ...(node.outletM !== undefined ? { outlet: node.outletM } : {}),
+        start: Math.min(node.shape.heightM, bedLevel(node, { levels: options.levels })),
+        outlet: node.joinM,
         outletLink: map.limitLink,
-        overflow,
-        ...(node.overflowPipe
-          ? {
-              overflowPipe: { diameter: metresOfMm(node.overflowPipe.insideDiameterMm), drop: node.overflowPipe.dropM },
-            }
-          : {}),
-        spillsInto: index.get(node.overflowInto ?? '') ?? -1,
-        ...(node.inlet?.floatValve ? { float: floatValve(node.inlet.floatValve) } : {}),
-        floatLinks: map.lawLinks,
+        fallsAt: node.joinM,
+        passes: true,
+        overflow: node.overflowM ?? node.shape.heightM,
+        spillsInto: -1,
+        floatLinks: [],
         entering: links(map.entering),
-        ...(node.inlet?.at === 'bottom' && !node.inlet.floatValve ? { runsBackTo: node.inlet.heightM ?? 0 } : {}),
         leaving: links(map.leaving),
-        visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
-        takings:
-          options.only === undefined
-            ? (node.takings ?? []).flatMap((t) =>
-                windowsOf(clock, t.at, t.durationMin).map((w) => ({
-                  ...w,
-                  rate: flowFromLpm(t.flowLpm),
-                  into: index.get(t.into ?? '') ?? -1,
-                })),
-              )
+        visits:
+          node.useLPerDay && options.only === undefined
+            ? [
+                {
+                  from: 0,
+                  to: options.duration,
+                  rate: flowFromLitresPerDay(node.useLPerDay),
+                  cap: Infinity,
+                  patience: 0,
+                },
+              ]
             : [],
-        ...(node.evaporates ? { evaporation } : {}),
-        leak: flowFromLitresPerDay(node.leakLPerDay ?? 0),
-      };
-    }),
+        takings: [],
+        leak: 0,
+      })),
+    ],
     sources: feeding.map(({ map, node }): SourceInTime => ({
       limitLink: map.limitLink,
       leaving: links(map.leaving),
@@ -304,11 +363,20 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
         rate: (t) => (Number.isFinite(yields(t)) ? yields(t) : 0),
       };
     }),
-    outlets: taps.map(({ map, node }) => ({
-      links: map.lawLinks,
-      draws: drawsOf(node, clock, options),
-      rated: ratedOfTap(node),
-    })),
+    outlets: [
+      ...taps.map(({ map, node }) => ({
+        links: map.lawLinks,
+        draws: drawsOf(node, clock, options),
+        rated: ratedOfTap(node),
+      })),
+      ...plots.map((plot) => ({
+        links: plot.lines.flatMap((id) => emitterLinks(compiled, id)),
+        draws:
+          options.only === undefined ? (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin)) : [],
+        rated: 0,
+      })),
+      ...(always.length > 0 ? [{ links: always, draws: [{ from: 0, to: Infinity }], rated: 0 }] : []),
+    ],
     lines: [...compiled.lines.values()].map((l) => l.link),
     duration: options.duration,
     breaks: [
@@ -331,6 +399,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
     place,
     vessels,
     outlets: taps.map((t) => t.node),
+    plots,
     sources: feeding.map((f) => f.node),
     pours: pouring,
     lines: [...compiled.lines.keys()],
@@ -341,6 +410,8 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
 }
 
 /** What a vessel of a plan holds at a level, joined tanks and all, m³. */
-export const volumeOfLevel = (node: VesselNode, level: number): number => volumeAt(shapeOf(node).shape, level);
+export const volumeOfLevel = (node: WaterNode, level: number): number =>
+  volumeAt(isBed(node) ? bedTank(node) : shapeOf(node).shape, level);
 /** Level at which a vessel of a plan runs over, joined tanks and all, m. */
-export const overflowOf = (node: VesselNode): number => shapeOf(node).overflow;
+export const overflowOf = (node: WaterNode): number =>
+  isBed(node) ? (node.overflowM ?? node.shape.heightM) : shapeOf(node).overflow;

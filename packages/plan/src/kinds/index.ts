@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { flowFromLpm, pascals } from '../fields/index.ts';
 import type { Kind, Role, StateOptions, Wants } from './kind.ts';
+import { bed } from './bed.ts';
 import { junction } from './junction.ts';
 import { outlet } from './outlet.ts';
 import { source } from './source.ts';
@@ -9,7 +10,7 @@ import { tank } from './tank.ts';
 import { trough } from './trough.ts';
 
 /** Every kind, in the order in which water meets them. */
-const ROWS = [source, tank, junction, trough, outlet] as const;
+const ROWS = [source, tank, junction, trough, bed, outlet] as const;
 
 type Row = (typeof ROWS)[number];
 type Schemas<T extends readonly { schema: unknown }[]> = { [I in keyof T]: T[I]['schema'] };
@@ -35,6 +36,7 @@ export type VesselNode = WithRole<'vessel'>;
 export type OutletNode = WithRole<'outlet'>;
 export type SourceNode = WithRole<'source'>;
 export type StoreNode = WithRole<'store'>;
+export type BedNode = WithRole<'bed'>;
 /** An outlet that is opened by hand and holds nothing. */
 export type TapNode = Exclude<OutletNode, VesselNode>;
 /** A vessel where water is wanted. */
@@ -65,6 +67,7 @@ export const isSource = (node: OfKind): node is WithRole<'source'> => hasRole(no
 export const isStore = (node: OfKind): node is WithRole<'store'> => hasRole(node, 'store');
 export const isVessel = (node: OfKind): node is VesselNode => hasRole(node, 'vessel');
 export const isOutlet = (node: OfKind): node is OutletNode => hasRole(node, 'outlet');
+export const isBed = (node: OfKind): node is BedNode => hasRole(node, 'bed');
 export const isJoint = (node: OfKind): node is WithRole<'joint'> => hasRole(node, 'joint');
 /** Water begins here: a source or a store. Ways of the water start from it. */
 export const feeds = (node: OfKind): node is WithRole<'source'> | WithRole<'store'> => isSource(node) || isStore(node);
@@ -85,6 +88,21 @@ export { tankSchema, type Tank } from './tank.ts';
 export { troughSchema, type Trough } from './trough.ts';
 export { junctionSchema, type Junction } from './junction.ts';
 export { outletSchema, type Outlet } from './outlet.ts';
+export {
+  bedArea,
+  bedFloor,
+  bedForm,
+  bedLevel,
+  bedSchema,
+  bedTank,
+  bedTolerance,
+  bedVolume,
+  bedWants,
+  FALSE_FLOOR_TOLERANCE_MM,
+  LINE_OVER_RESERVOIR,
+  TOLERANCE_MM,
+  type Bed,
+} from './bed.ts';
 
 interface WantsSI {
   /** m³/s */ flow?: number;

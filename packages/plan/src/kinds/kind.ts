@@ -12,8 +12,9 @@ import type { Fault } from '../fields/index.ts';
  * - `vessel`: holds water with a level.
  * - `outlet`: water is wanted here, and judged.
  * - `joint`: lines go on through it.
+ * - `bed`: soil over water, joined low down to others.
  */
-export type Role = 'source' | 'store' | 'vessel' | 'outlet' | 'joint';
+export type Role = 'source' | 'store' | 'vessel' | 'outlet' | 'joint' | 'bed';
 
 export type LevelChoice = 'full' | 'low' | 'start';
 
@@ -81,6 +82,8 @@ export interface Arrival {
 export interface Departure {
   /** It begins in open water, and loses an entrance. */
   readonly entrance: boolean;
+  /** K of that where the line says nothing; the plain bulkhead's where left out. */
+  readonly entranceK?: number;
   /** K lost by water that runs back into it, on the line's first bore. */
   readonly backwardK: number;
   readonly oneWay: boolean;

@@ -100,7 +100,9 @@ export function vesselShown(
 export function setVessel(map: PlaceMap<VesselEntry>, options: StateOptions, state: NetworkState): void {
   const node = map.plan;
   const level = levelIn(node, options);
-  state.fixedHead[map.surface] = floorOf(node) + level;
+  // below its outlet water falls in there, unless it comes in low down
+  const falls = node.outletM !== undefined && map.leaving.length > 0 && node.inlet?.at !== 'bottom';
+  state.fixedHead[map.surface] = floorOf(node) + (falls ? Math.max(level, node.outletM ?? 0) : level);
   // at or below its outlet a tank takes water back but gives none
   if (map.limitLink < 0 && level <= (node.outletM ?? 0)) for (const { link } of map.leaving) state.direction[link] = -1;
   const opening = options.shut?.includes(node.id) ? 0 : (options.floatOpening?.[node.id] ?? 1);

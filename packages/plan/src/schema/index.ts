@@ -2,6 +2,7 @@
 export * from './schema.ts';
 export type {
   Climate,
+  Emitter,
   FloatValveEntry,
   FlowTest,
   Garden,
@@ -11,6 +12,7 @@ export type {
   NeedAt,
   Needs,
   People,
+  Plot,
   QualityTest,
   RamEntry,
   Roof,
@@ -22,6 +24,7 @@ export type {
 export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS, WIND_MAPS } from '../fields/index.ts';
 export type {
   BasinNode,
+  BedNode,
   NodeKind,
   OutletNode,
   PlanNode,

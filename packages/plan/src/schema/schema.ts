@@ -8,7 +8,9 @@ import {
   metres,
   name,
   needsSchema,
+  emitterSchema,
   partPriceSchema,
+  plotSchema,
   positive,
 } from '../fields/index.ts';
 import { nodeSchema } from '../kinds/index.ts';
@@ -97,6 +99,8 @@ export const legSchema = z.looseObject({
   fittings: list('fittings', fittingSchema).optional(),
   entrance: entranceSchema.optional(),
   checkValve: z.boolean().optional(),
+  /** Holes and emitters: its line is a lateral. */
+  emitters: list('emitters', emitterSchema).optional(),
   survey: surveySchema.optional(),
   endEastingM: z.number().optional(),
   endNorthingM: z.number().optional(),
@@ -142,6 +146,8 @@ export const planSchema = z.looseObject({
     .optional(),
   /** Steps at which something was done, by their names; by what the plan has where it is left out. */
   used: list('used', z.string().max(20)).optional(),
+  /** Laterals that are watered together. */
+  plots: list('plots', plotSchema).optional(),
   nodes: list('nodes', nodeSchema),
   lines: list('lines', lineSchema),
 });

@@ -1,7 +1,8 @@
 // What is found of a run: who was short, what ran dry, what recovers, what ran over; and of its floats.
 import { herdWords } from '../catalogue/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
-import { isOutlet, isVessel } from '../kinds/index.ts';
+import { isBed, isOutlet, isVessel } from '../kinds/index.ts';
+import type { BedNode } from '../schema/index.ts';
 import { solvePlan } from '../solve/index.ts';
 import { compilePlan } from '../compile/index.ts';
 import { floatFindings } from './floats.ts';
@@ -17,9 +18,27 @@ const DAY = 86_400;
 const firstOf = (found: PlanRun, at: string, kind: string): number =>
   (found.events.find((e) => e.at === at && e.kind === kind)?.t ?? 0) + (found.options.start ?? 0);
 
+/** Of a bed: whether its plants had water all along, and what its hole let out. */
+function bedFindings(found: PlanRun, id: string, bed: BedNode, s: PlaceSummary): Finding[] {
+  const v = s.vessel;
+  if (!v) return [];
+  const list: Finding[] = [];
+  if (s.shortfall > DROP)
+    list.push(finding('bed-ran-dry', id, { at: firstOf(found, id, 'dry'), dry: v.empty, short: s.shortfall }));
+  else if (s.demand > 0)
+    list.push(
+      finding('bed-lasts', id, { lowest: v.lowest, at: v.lowestAt + (found.options.start ?? 0), used: s.delivered }),
+    );
+  if (v.overRim > DROP || (bed.overflowM === undefined && v.overflow > DROP))
+    list.push(finding('bed-over-rim', id, { volume: v.overRim + v.overflow }));
+  else if (v.overflow > 0.001) list.push(finding('water-ran-over', id, { volume: v.overflow }));
+  return list;
+}
+
 function vesselFindings(found: PlanRun, id: string, s: PlaceSummary): Finding[] {
   const v = s.vessel;
   if (!v) return [];
+  if (isBed(v.node)) return bedFindings(found, id, v.node, s);
   const list: Finding[] = [];
   const clock = (t: number): number => t + (found.options.start ?? 0);
   const { duration } = found.options;
@@ -67,6 +86,7 @@ export function judgeRun(found: PlanRun): Finding[] {
   const c = compilePlan(plan);
   const full = solvePlan(c, { level: 'full', month: found.options.month });
   for (const node of inTime.vessels) {
+    if (isBed(node)) continue;
     if ((c.nodes.get(node.id)?.entering.length ?? 0) > 0)
       list.push(...floatFindings(node, full.nodes.get(node.id)?.staticPressure ?? 0, water.density));
     for (const h of node.herds ?? [])
@@ -77,8 +97,10 @@ export function judgeRun(found: PlanRun): Finding[] {
     (n) =>
       (isVessel(n) && (n.herds ?? []).some((h) => h.visits.length > 0)) ||
       (isVessel(n) && (n.takings ?? []).length > 0) ||
+      (isBed(n) && (n.useLPerDay ?? 0) > 0) ||
       (isOutlet(n) && !isVessel(n) && ((n.draws ?? []).length > 0 || (n.habits ?? []).length > 0)),
   );
-  if (!asks) list.push(finding('nothing-in-time', '', {}));
+  const waters = (plan.plots ?? []).some((p) => (p.draws ?? []).length > 0);
+  if (!asks && !waters) list.push(finding('nothing-in-time', '', {}));
   return worstFirst(list);
 }

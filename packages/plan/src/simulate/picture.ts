@@ -2,7 +2,7 @@
 import type { Working } from '@vernal-slope/core/working';
 import type { Finding } from '../findings/index.ts';
 import { DEFAULT_MONTH, vesselHeight } from '../compile/index.ts';
-import { isStore, nameOf } from '../kinds/index.ts';
+import { bedWants, isBed, isStore, nameOf } from '../kinds/index.ts';
 import { herdWords } from '../catalogue/index.ts';
 import { judgeRun } from './judge.ts';
 import { overflowOf } from '../intime/index.ts';
@@ -100,23 +100,31 @@ export function pictureOf(found: PlanRun): RunPicture {
     const v = run.vessels[k];
     const feeds = isStore(node);
     const overflow = overflowOf(node);
+    const float = isBed(node) ? undefined : node.inlet?.floatValve;
+    const outlet = isBed(node) ? node.joinM : node.outletM;
     return {
       id: node.id,
       name: nameOf(node),
       feeds,
-      who: (node.herds ?? [])
-        .filter((h) => !h.ifToo)
-        .map((h) => herdWords(h.count, h.class))
-        .join(', '),
+      who: isBed(node)
+        ? ''
+        : (node.herds ?? [])
+            .filter((h) => !h.ifToo)
+            .map((h) => herdWords(h.count, h.class))
+            .join(', '),
       levels: series((m) => m.levels[k]),
-      ...(node.inlet?.floatValve ? { openings: series((m) => m.openings[k]) } : {}),
+      ...(float ? { openings: series((m) => m.openings[k]) } : {}),
       drunk: series((m) => m.drunk[k]),
       spilt: series((m) => m.spilt[k]),
-      height: vesselHeight(node),
+      height: isBed(node) ? node.shape.heightM : vesselHeight(node),
       overflow,
-      ...(node.outletM !== undefined ? { outlet: node.outletM } : {}),
-      full: Math.min(node.inlet?.floatValve?.closeLevelM ?? overflow, overflow),
-      visits: inTime.place.vessels[k].visits.map((w) => ({ ...inside(w), volume: w.rate * (w.to - w.from) })),
+      ...(outlet !== undefined ? { outlet } : {}),
+      full: isBed(node) ? Math.min(bedWants(node), overflow) : Math.min(float?.closeLevelM ?? overflow, overflow),
+      // what plants use goes on day and night: no block of its own
+      visits: (isBed(node) ? [] : inTime.place.vessels[k].visits).map((w) => ({
+        ...inside(w),
+        volume: w.rate * (w.to - w.from),
+      })),
       empty: emptyOf(found, node.id, feeds),
       lowest: v.lowest,
       lowestAt: v.lowestAt,
@@ -135,6 +143,16 @@ export function pictureOf(found: PlanRun): RunPicture {
     })),
     shortfall: found.summary.get(node.id)?.shortfall ?? 0,
   }));
+  const plots = inTime.plots.map((plot, n): FlowPicture => {
+    const k = inTime.outlets.length + n;
+    return {
+      id: plot.id,
+      name: plot.name ?? plot.id,
+      flows: series((m) => m.outlets[k]),
+      draws: inTime.place.outlets[k].draws.map(inside),
+      shortfall: 0,
+    };
+  });
   const sources = [
     ...inTime.sources.map((node, k): FlowPicture => ({
       id: node.id,
@@ -160,7 +178,7 @@ export function pictureOf(found: PlanRun): RunPicture {
     settled: run.settled,
     ...(inTime.rainFrom === undefined ? {} : { rainFrom: inTime.rainFrom }),
     vessels,
-    taps,
+    taps: [...taps, ...plots],
     sources,
     findings: judgeRun(found),
     workings: Object.fromEntries(

@@ -40,7 +40,12 @@ export function simulateReport(found: PlanRun, findings: readonly Finding[]): Si
   const series = (ids: readonly string[], of: (id: string, k: number) => readonly number[]): Record<string, number[]> =>
     Object.fromEntries(ids.map((id, k) => [id, [...of(id, k)]]));
   const vessels = inTime.vessels.map((n) => n.id);
-  const flowing = [...vessels, ...inTime.outlets.map((n) => n.id), ...inTime.sources.map((n) => n.id)];
+  const flowing = [
+    ...vessels,
+    ...inTime.outlets.map((n) => n.id),
+    ...inTime.plots.map((p) => p.id),
+    ...inTime.sources.map((n) => n.id),
+  ];
   return {
     timesMin: run.moments.map((m) => m.t / 60),
     levelsM: series(vessels, (_, k) => run.moments.map((m) => m.levels[k])),

@@ -1,8 +1,8 @@
 // A plan run in time, by its own ids: levels, flows, what happened, and what came of it.
 import { runPlace, type Moment, type Run, type RunOptions, type TimedEvent } from '@vernal-slope/core/simulation';
 import type { Compiled } from '../compile/index.ts';
-import type { Plan, VesselNode } from '../schema/index.ts';
-import { placeInTime, type InTime, type PlanInTime } from '../intime/index.ts';
+import type { Plan } from '../schema/index.ts';
+import { placeInTime, type InTime, type PlanInTime, type WaterNode } from '../intime/index.ts';
 
 /** A tank, trough or tap over a run; m³, m and s. */
 export interface PlaceSummary {
@@ -11,7 +11,7 @@ export interface PlaceSummary {
   readonly shortfall: number;
   /** Undefined for a tap. */
   readonly vessel?: {
-    readonly node: VesselNode;
+    readonly node: WaterNode;
     readonly lowest: number;
     readonly lowestAt: number;
     readonly overflow: number;
@@ -56,6 +56,10 @@ export function simulatePlan(plan: Plan, options: InTime, run: RunOptions = {}):
     const { demand, delivered } = found.outlets[k];
     summary.set(node.id, { demand, delivered, shortfall: Math.max(0, demand - delivered) });
   });
+  inTime.plots.forEach((plot, k) => {
+    const { delivered } = found.outlets[inTime.outlets.length + k];
+    summary.set(plot.id, { demand: 0, delivered, shortfall: 0 });
+  });
   const events = found.events.map(({ t, kind, vessel }) => ({ t, kind, at: inTime.vessels[vessel].id }));
   return { inTime, options, run: found, summary, events };
 }
@@ -72,5 +76,7 @@ export function flowAt(found: PlanRun, id: string, moment: Moment): number {
   const { inTime } = found;
   const tap = inTime.outlets.findIndex((n) => n.id === id);
   if (tap >= 0) return moment.outlets[tap];
+  const plot = inTime.plots.findIndex((p) => p.id === id);
+  if (plot >= 0) return moment.outlets[inTime.outlets.length + plot];
   return into(inTime.compiled, id, new Map(inTime.lines.map((line, k) => [line, moment.lines[k]])));
 }

@@ -52,6 +52,17 @@ export function timeWorking(found: PlanRun, id: string): Working | undefined {
   ];
   const v = s.vessel;
   if (!v) {
+    const plot = found.inTime.plots.find((p) => p.id === id);
+    if (plot)
+      return {
+        code: 'time-plot',
+        of: plot.name ?? plot.id,
+        rule: 'V = {{got}}',
+        terms: [volume('got', 'V_\\mathrm{got}', 'what its emitters gave while it was open', s.delivered)],
+        result: { tex: 'V', value: s.delivered, dimension: 'volume' },
+        source: METHOD,
+        assumptions: ['The flows of each moment are those of steady flow at its levels.'],
+      };
     const tap = found.inTime.outlets.find((n) => n.id === id);
     return {
       code: 'time-tap',

@@ -3,7 +3,7 @@ import { starvedStores } from './inflow.ts';
 import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
 import { finding, worstFirst, type Finding, findingOf, type Remedy } from '../findings/index.ts';
 import { LinkStatus, solve } from '@vernal-slope/core/network';
-import { clearingSpeed, humps, humpStations, lineProfile, trappedAir } from '@vernal-slope/core/profile';
+import { clearingSpeed, humps, humpStations, trappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
@@ -22,7 +22,7 @@ import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
 import { lineName, looseEnds, routeTo } from '../topology/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { standingGrades, type LineResult, type PlanResult } from './solve.ts';
+import { profileOf, standingGrades, type LineResult, type PlanResult } from './solve.ts';
 import {
   isSource,
   isVessel,
@@ -85,7 +85,7 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
     if (line.heldStation >= 0 && c.network.siphons) found.push(siphonBreaks(c, id, map, line.heldStation, options));
     else if (line.heldStation >= 0 && full) {
       const station = line.heldStation;
-      const siphon = lineProfile(c.network, full, map.link, map.geometry, c.water.density);
+      const siphon = profileOf(c, full, map);
       const above = map.geometry.pipe[station] - siphon.grade[station];
       // nothing to say where the two lines touch
       if (above > HUMP_WORD) {
@@ -114,7 +114,7 @@ const limitedByYield = (c: Compiled, result: PlanResult, map: LineMap): boolean 
 function siphonBreaks(c: Compiled, id: string, map: LineMap, station: number, options: StateOptions): Finding {
   const { density } = c.water;
   const whole = solve({ ...c.network, columnHead: Infinity }, stateFor(c, options));
-  const { pressure } = lineProfile(c.network, whole, map.link, map.geometry, density);
+  const { pressure } = profileOf(c, whole, map);
   return finding('siphon-breaks', id, {
     chainage: map.geometry.chainage[station],
     asks: pressure[station],

@@ -39,7 +39,10 @@ export function heightFor(c: Compiled, id: string): PlanHeight | undefined {
     pressure: wants.pressure,
     answer: leastStand({
       network: c.network,
-      way: route.lines.map(({ line, reversed }) => ({ link: c.lines.get(line)?.link ?? -1, reversed })),
+      way: route.lines.flatMap(({ line, reversed }) => {
+        const links = c.lines.get(line)?.links ?? [-1];
+        return (reversed ? [...links].reverse() : links).map((link) => ({ link, reversed }));
+      }),
       flow: wants.flow,
       pressure: wants.pressure,
       outletElevation: map.elevation,

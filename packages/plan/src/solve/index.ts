@@ -6,7 +6,15 @@ export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } fr
 export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, withPipes, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
-export { solvePlan, type LineResult, type NodeResult, type PlanResult } from './solve.ts';
+export {
+  plotFlow,
+  profileOf,
+  type Warm,
+  solvePlan,
+  type LineResult,
+  type NodeResult,
+  type PlanResult,
+} from './solve.ts';
 export { flowWorking, pressureWorking, staticWorking } from './workings.ts';
 export { legLossWorking, speedWorking, stationWorking } from './legworkings.ts';
 export { heightWorking, refillWorking } from './heightworkings.ts';

@@ -3,7 +3,7 @@ import type { Plan } from '../schema/index.ts';
 import type { PlanSizes } from './sizing.ts';
 import type { Finding } from '../findings/index.ts';
 import { kiloPascals, lpmOfFlow, type Compiled } from '../compile/index.ts';
-import type { PlanResult } from './solve.ts';
+import { plotFlow, type PlanResult } from './solve.ts';
 
 export interface SolveReport {
   readonly converged: boolean;
@@ -20,6 +20,8 @@ export interface SolveReport {
       stations: { chainageM: number; groundM: number; pipeM: number; gradeLineM: number; pressureKPa: number }[];
     }
   >;
+  /** Only where the plan has plots. */
+  readonly plots?: Record<string, { flowLpm: number }>;
   readonly findings: readonly Finding[];
 }
 
@@ -53,7 +55,17 @@ export function solveReport(c: Compiled, result: PlanResult, findings: readonly 
       })),
     };
   }
-  return { converged: result.converged, iterations: result.iterations, nodes, lines, findings };
+  const plots = (c.plan.plots ?? []).map(
+    (plot) => [plot.id, { flowLpm: lpmOfFlow(plotFlow(c, result, plot)) }] as const,
+  );
+  return {
+    converged: result.converged,
+    iterations: result.iterations,
+    nodes,
+    lines,
+    ...(plots.length > 0 ? { plots: Object.fromEntries(plots) } : {}),
+    findings,
+  };
 }
 
 /** Sizes found, as the command prints them: pipes by line, costs, how sure; or what is missing. */

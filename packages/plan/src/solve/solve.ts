@@ -1,10 +1,19 @@
 // A plan solved: heads, flows and grade lines by the plan's own ids, SI.
 import type { Condition, LinkStatus } from '@vernal-slope/core/network';
 import { solve, type Solution } from '@vernal-slope/core/network';
+import { lateralProfile } from '@vernal-slope/core/irrigation';
 import { lineProfile, type LineProfile } from '@vernal-slope/core/profile';
 import { pressureOfHead } from '@vernal-slope/core/water';
 import { isBareJoint } from '../kinds/index.ts';
-import { standingState, stateFor, type Compiled, type NodeMap, type StateOptions } from '../compile/index.ts';
+import type { Plot } from '../schema/index.ts';
+import {
+  standingState,
+  stateFor,
+  type Compiled,
+  type LineMap,
+  type NodeMap,
+  type StateOptions,
+} from '../compile/index.ts';
 
 export interface NodeResult {
   /** m above datum */ readonly head: number;
@@ -71,7 +80,13 @@ function placeOf(c: Compiled, { broken, worst }: Solution): string | undefined {
   const link = broken && broken.link >= 0 ? broken.link : worst.link;
   const node = broken?.node ?? -1;
   for (const [id, map] of c.nodes) if (map.node === node || map.lawLinks.includes(link)) return id;
-  for (const [id, map] of c.lines) if (map.link === link || c.reducers.get(id) === link) return id;
+  for (const [id, map] of c.lines)
+    if (
+      map.links.includes(link) ||
+      c.reducers.get(id) === link ||
+      map.lateral?.outlets.some((o) => o.link === link || o.cap === link)
+    )
+      return id;
   return undefined;
 }
 
@@ -80,12 +95,22 @@ export interface Warm extends Pick<PlanResult, 'solution' | 'standing'> {
   /** Its standing heads hold still: no tank and no source has moved since. */ readonly stillStands?: boolean;
 }
 
+/** What the emitters of a plot give together, m³/s. */
+export const plotFlow = (c: Compiled, { solution }: Pick<PlanResult, 'solution'>, plot: Plot): number =>
+  plot.lines
+    .flatMap((id) => c.lines.get(id)?.lateral?.outlets ?? [])
+    .reduce((sum, o) => sum + solution.flow[o.link], 0);
+
+/** Running line of a line, of one piece or of a lateral's many. */
+export const profileOf = (c: Compiled, solution: Solution, map: LineMap): LineProfile =>
+  map.lateral
+    ? lateralProfile(c.network, solution, map.lateral, map.geometry, c.water.density)
+    : lineProfile(c.network, solution, map.link, map.geometry, c.water.density);
+
 /** Heads with everything shut, m above datum, at each station of each line: no more than that is solved. */
 export function standingGrades(c: Compiled, options: StateOptions): ReadonlyMap<string, readonly number[]> {
   const still = solve(c.standingNetwork, standingState(c, options));
-  return new Map(
-    [...c.lines].map(([id, map]) => [id, lineProfile(c.network, still, map.link, map.geometry, c.water.density).grade]),
-  );
+  return new Map([...c.lines].map(([id, map]) => [id, profileOf(c, still, map).grade]));
 }
 
 /** Solves a compiled plan for one situation, from an earlier answer where there is one. */
@@ -109,8 +134,8 @@ export function solvePlan(c: Compiled, options: StateOptions = {}, warm?: Warm):
   }
   const lines = new Map<string, LineResult>();
   for (const [id, map] of c.lines) {
-    const profile = lineProfile(c.network, solution, map.link, map.geometry, density);
-    const still = lineProfile(c.network, standing, map.link, map.geometry, density);
+    const profile = profileOf(c, solution, map);
+    const still = profileOf(c, standing, map);
     lines.set(id, {
       ...profile,
       flow: solution.flow[map.link],

@@ -1,5 +1,5 @@
 // What hangs loose: places joined to nothing, sources that feed nothing, tanks that nothing fills, ends that are bare.
-import { isBareJoint, isOutlet, isSource, isStore, type PlanNode } from '../kinds/index.ts';
+import { isBareJoint, isBed, isOutlet, isSource, isStore, type PlanNode } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { reachOf, unreached } from './topology.ts';
 
@@ -20,13 +20,17 @@ export interface LooseEnd {
   readonly line?: string;
 }
 
+/** Whether water comes out along a line. */
+const hasEmitters = (line: Plan['lines'][number]): boolean => line.legs.some((leg) => (leg.emitters ?? []).length > 0);
+
 const known = new WeakMap<Plan, readonly LooseEnd[]>();
 
 /** True where water of a place comes to a tank or to an outlet. */
 export const feedsSomething = (plan: Plan, id: string): boolean => {
   const node = new Map(plan.nodes.map((n) => [n.id, n]));
-  for (const at of reachOf(plan, id)) if (isStore(node.get(at)) || isOutlet(node.get(at))) return true;
-  return false;
+  const reach = reachOf(plan, id);
+  for (const at of reach) if (isStore(node.get(at)) || isOutlet(node.get(at)) || isBed(node.get(at))) return true;
+  return plan.lines.some((l) => hasEmitters(l) && (l.from === id || reach.has(l.from)));
 };
 
 /** Sources and tanks whose water can come to a place, itself left out. */
@@ -44,6 +48,7 @@ export function looseEnds(plan: Plan): readonly LooseEnd[] {
   const filled = new Set<string>();
   for (const n of plan.nodes)
     if (isSource(n) || isStore(n)) for (const at of reachOf(plan, n.id)) if (at !== n.id) filled.add(at);
+  const laterals = new Set(plan.lines.filter(hasEmitters).map((l) => l.id));
   const found: LooseEnd[] = [];
   for (const node of plan.nodes) {
     const joined = lines.get(node.id) ?? [];
@@ -55,7 +60,8 @@ export function looseEnds(plan: Plan): readonly LooseEnd[] {
       if (!filled.has(node.id)) add(joined.length === 0 ? 'alone' : 'unfilled');
     } else if (joined.length === 0) add('alone');
     else if (lost.has(node.id)) add('unfed');
-    else if (isBareJoint(node) && joined.length === 1) add('bare-end', joined[0]);
+    // a lateral may end so
+    else if (isBareJoint(node) && joined.length === 1 && !laterals.has(joined[0])) add('bare-end', joined[0]);
   }
   known.set(plan, found);
   return found;

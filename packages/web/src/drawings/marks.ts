@@ -7,5 +7,6 @@ export const MARKS: Readonly<Record<NodeKind, string>> = {
   tank: 'M-8 0a8 8 0 1 0 16 0a8 8 0 1 0 -16 0z',
   trough: 'M-10 -5h20v10h-20z',
   outlet: 'M0 -8c4 5 6 7.500 6 10a6 6 0 0 1 -12 0c0 -2.500 2 -5 6 -10z',
+  bed: 'M-11 -6h22v12h-22z M-11 1h22',
   junction: 'M-4 0a4 4 0 1 0 8 0a4 4 0 1 0 -8 0z',
 };
