@@ -13,4 +13,5 @@ export {
 } from './network.ts';
 export { law, linkLaw, segmentsLoss } from './laws.ts';
 export { minimumDegreeOrder, SymmetricFactor } from './factorise.ts';
+export { PartedNetwork } from './parts.ts';
 export { solve } from './solve.ts';

@@ -77,12 +77,22 @@ export interface Holds {
 
 /** Writes a first guess of the flows. */
 export function guessFlows(n: Network, state: NetworkState, flow: Float64Array): void {
+  // holes by the hundred ask for far more than their pipe brings
+  let asked = 0;
+  let brought = 0;
+  for (let l = 0; l < n.linkCount; l++) {
+    if (state.opening[l] <= 0) continue;
+    if (n.kind[l] === LinkKind.Power) asked += n.a[l] * state.opening[l];
+    else if (n.kind[l] === LinkKind.Pipe && (n.fixed[n.from[l]] || n.fixed[n.to[l]]))
+      brought += START_SPEED * boreArea(n.segmentDiameter[n.segmentStart[l]]);
+  }
+  const share = brought > 0 ? Math.min(1, brought / asked) : 1;
   for (let l = 0; l < n.linkCount; l++) {
     if (state.opening[l] <= 0) flow[l] = 0;
     else if (n.kind[l] === LinkKind.Pipe) {
       const sign = !n.oneWay[l] && state.direction[l] < 0 ? -1 : 1;
       flow[l] = sign * START_SPEED * boreArea(n.segmentDiameter[n.segmentStart[l]]);
-    } else if (n.kind[l] === LinkKind.Power) flow[l] = n.a[l] * state.opening[l];
+    } else if (n.kind[l] === LinkKind.Power) flow[l] = share * n.a[l] * state.opening[l];
     else flow[l] = Math.min(state.limit[l], 1e-3);
   }
 }

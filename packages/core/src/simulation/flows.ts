@@ -1,6 +1,6 @@
 // What flows where at one moment: the network solved for the levels, then what is drunk, spilt and lost.
 import { floatOpening } from '../floatvalve/index.ts';
-import { solve, type Solution } from '../network/index.ts';
+import { PartedNetwork } from '../network/index.ts';
 import { levelAt, surfaceAt, tankCapacity, tankHeight, volumeAt } from '../tank/index.ts';
 import { fullOverflow, type PlaceInTime, type Taking } from './place.ts';
 
@@ -97,11 +97,12 @@ export class PlaceFlows {
   readonly #passing: Float64Array;
   readonly #spillIn: Float64Array;
   readonly #order: readonly number[];
-  #warm: Solution | undefined;
+  readonly #network: PartedNetwork;
 
   constructor(place: PlaceInTime, layout: Layout) {
     const n = place.vessels.length;
     this.#place = place;
+    this.#network = new PartedNetwork(place.network);
     this.#layout = layout;
     this.#levels = new Float64Array(n);
     this.#inflow = new Float64Array(n);
@@ -151,7 +152,7 @@ export class PlaceFlows {
 
   /** Solves for the volumes in `y` at t. */
   #solve(t: number, y: Float64Array): Float64Array {
-    const { vessels, sources, outlets, state, network } = this.#place;
+    const { vessels, sources, outlets, state } = this.#place;
     vessels.forEach((v, k) => {
       const level = levelAt(v.shape, y[BLOCK * k]);
       this.#levels[k] = level;
@@ -176,11 +177,8 @@ export class PlaceFlows {
       for (const link of o.links) state.opening[link] = this.open[k];
     });
     this.solves++;
-    let found = solve(network, { ...state, warm: this.#warm });
-    if (!found.converged && this.#warm) found = solve(network, { ...state, warm: undefined });
-    if (found.converged) this.#warm = found;
-    else this.unsettledAt ??= t;
-    return found.flow;
+    if (!this.#network.solve(state)) this.unsettledAt ??= t;
+    return this.#network.flow;
   }
 
   /** dy/dt; writes into `rate`. */

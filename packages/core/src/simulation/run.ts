@@ -102,9 +102,13 @@ const FIRST = 60;
 const LEAST = 1e-3;
 /** A step that reaches so far into what dies away is held short by it, not by its error; after so many steps on end. */
 const STEADY = 1.8;
-const STEADY_STEPS = 4;
-/** A long step is stable for changes so much quicker than those seen. */
-const SPARE = 1.3;
+const STEADY_STEPS = 2;
+/** A long step is stable for changes so much quicker than those measured. */
+const SPARE = 1.2;
+/** Turns of measuring: at first, after something changed, and how many long steps from one to the next. */
+const LOOKS_FIRST = 3;
+const LOOKS_AFTER = 2;
+const LOOK_AGAIN = 6;
 /** Most steps: a run that needs more comes to no end. */
 const MOST_STEPS = 2_000_000;
 /** Between two looks at the clock of the person, steps. */
@@ -142,6 +146,10 @@ class Runner {
   #quick = 0;
   /** Short steps on end that were held short by it. */
   #steady = 0;
+  /** Turns of measuring that are due, long steps made, and the direction of the quickest change. */
+  #look = 0;
+  #longSteps = 0;
+  readonly #way: Float64Array;
   readonly #moments: Moment[] = [];
   readonly #events: TimedEvent[] = [];
   #nextSample = 0;
@@ -164,6 +172,7 @@ class Runner {
     this.#flows = new PlaceFlows(place, this.#at);
     this.#pair = new Pair(this.#at.size, this.#flows.rates);
     this.#off = new Float64Array(this.#at.size);
+    this.#way = new Float64Array(n).fill(1);
     this.#sampled = new Float64Array(this.#at.size);
     this.#sampledRate = new Float64Array(this.#at.size);
     this.#allowed = place.vessels.map((v) => (options.accuracy ?? ACCURACY) * tankCapacity(v.shape));
@@ -195,7 +204,7 @@ class Runner {
       this.#pair.begin(this.#t, this.#y);
       this.#sampleStart();
       this.#h = Math.min(this.#h, FIRST);
-      this.#calm();
+      this.#look = Math.max(this.#look, LOOKS_AFTER);
       while (this.#t < until && !this.#over) this.#step(until);
       if (this.#over) break;
     }
@@ -256,8 +265,9 @@ class Runner {
   #step(until: number): void {
     if (++this.#steps > MOST_STEPS) throw new RunEnded('too many steps');
     if (this.#steps % LOOKS === 0 && this.#options.progress?.(this.#t)) throw new RunEnded('ended');
+    if (this.#quick > 0 && this.#look > 0) this.#measureQuick();
     const left = until - this.#t;
-    let h = Math.min(this.#h, LONGEST, left);
+    let h = Math.min(this.#h, LONGEST, left, this.#quick > 0 ? longestStable(MOST_STAGES, this.#quick) : Infinity);
     // no crumb of a step before an event
     if (left - h < 0.1 * h) h = left;
     let worst = this.#tryStep(h);
@@ -279,11 +289,10 @@ class Runner {
     this.#y = next;
     this.#t = share === 1 ? (h === left ? until : this.#t + h) : this.#t + share * h;
     this.#h = found ? Math.min(FIRST, h) : h * stretch(worst);
-    if (this.#quick > 0) this.#h = Math.min(this.#h, longestStable(MOST_STAGES, this.#quick));
     if (found) found.change();
     const turned = this.#leaveModes();
     if (found || turned) {
-      this.#calm();
+      this.#look = Math.max(this.#look, LOOKS_AFTER);
       if (found && this.#options.every === undefined) this.#moment(this.#t, this.#y, this.#pair.last);
       this.#pair.begin(this.#t, this.#y);
       if (this.#options.every === undefined) this.#moment(this.#t, this.#y, this.#pair.first);
@@ -293,18 +302,48 @@ class Runner {
     }
   }
 
-  /** Whether short steps stay short only because a float answers at once; then steps grow long. */
+  /** Whether short steps stay short only because something answers at once; then steps grow long. */
   #seeSteady(h: number): void {
-    if (this.#quick > 0) return;
+    if (this.#quick > 0) {
+      // an error that holds steps short asks for no stages
+      if (h * this.#quick < STEADY) this.#quick = 0;
+      else if (++this.#longSteps % LOOK_AGAIN === 0) this.#look = 1;
+      return;
+    }
     const fastest = this.#pair.fastest(this.#allowed, BLOCK);
     this.#steady = h * fastest > STEADY ? this.#steady + 1 : 0;
-    if (this.#steady >= STEADY_STEPS) this.#quick = SPARE * fastest;
+    if (this.#steady < STEADY_STEPS) return;
+    this.#steady = 0;
+    this.#quick = fastest;
+    this.#look = LOOKS_FIRST;
   }
 
-  /** Short steps again: something changed. */
-  #calm(): void {
-    this.#quick = 0;
-    this.#steady = 0;
+  /** How fast the quickest change dies away, 1/s: turns of a power iteration from the direction found last. */
+  #measureQuick(): void {
+    const [y, rate, way] = [this.#sampled, this.#sampledRate, this.#way];
+    for (; this.#look > 0; this.#look--) {
+      y.set(this.#y);
+      this.#allowed.forEach((allowed, k) => {
+        const room = this.#y[BLOCK * k];
+        y[BLOCK * k] += Math.max(-0.5 * room, 0.1 * way[k] * allowed);
+      });
+      this.#flows.rates(this.#t, y, rate);
+      let size = 0;
+      let moved = 0;
+      this.#allowed.forEach((allowed, k) => {
+        moved = Math.hypot(moved, (y[BLOCK * k] - this.#y[BLOCK * k]) / allowed);
+        way[k] = (rate[BLOCK * k] - this.#pair.first[BLOCK * k]) / allowed;
+        size = Math.hypot(size, way[k]);
+      });
+      if (!(size > 0) || !(moved > 0)) {
+        way.fill(1);
+        this.#quick = 0;
+        this.#look = 0;
+        return;
+      }
+      this.#quick = (SPARE * size) / moved;
+      for (let k = 0; k < way.length; k++) way[k] /= -size;
+    }
   }
 
   /** A step of h seconds; its error as a share of what is allowed. */

@@ -22,6 +22,15 @@ import type {
   TimberRow,
 } from './types.ts';
 
+export {
+  CLAY_POTS,
+  DRILL_ROWS,
+  EMITTER_ROWS,
+  findDrill,
+  findEmitter,
+  type DrillRow,
+  type EmitterRow,
+} from './emitters.data.ts';
 export { FLOAT_ROWS, findFloat, type FloatRow } from './floats.data.ts';
 export type { UsualVisit } from './hours.data.ts';
 export type {

@@ -37,7 +37,7 @@ describe('faults say where, what and what would be right', () => {
     [
       'an unknown kind',
       (p) => (p.nodes[0].kind = 'well'),
-      /^\$\.nodes\[0\]\.kind: is "well"; give one of source, tank, junction, trough, outlet$/,
+      /^\$\.nodes\[0\]\.kind: is "well"; give one of source, tank, junction, trough, bed, outlet$/,
     ],
     [
       'an unknown shape',

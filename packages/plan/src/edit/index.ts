@@ -62,6 +62,22 @@ export {
 export { endsFor, joinEnd, swapEnds } from './branches.ts';
 export { setFloatKind } from './floats.ts';
 export {
+  addBeds,
+  addRows,
+  changeBed,
+  changeBeds,
+  changePlot,
+  closeLoop,
+  endsDead,
+  joinDeadEnds,
+  setOneHole,
+  setPlotHole,
+  splitRun,
+  toggleHole,
+  type BedsMade,
+  type RowsMade,
+} from './garden.ts';
+export {
   keepLayout,
   legsFromGround,
   lineOn,

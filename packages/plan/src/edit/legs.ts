@@ -5,6 +5,7 @@ import type { Leg, Plan, Survey } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { dropPosition, layLegs, lineOf, riseOf, startGround, tidy } from './beyond.ts';
 import { setRise } from './commands.ts';
+import { cutEmitters, movedEmitters } from './garden.ts';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -21,6 +22,7 @@ export const splitLeg = (lineId: string, leg: number, atM: number): Command => (
     delete second.fittings;
     delete second.entrance;
     delete second.survey;
+    if (old.emitters) [old.emitters, second.emitters] = cutEmitters(old.emitters, atM);
     const here = stationsOf(plan, line)[leg];
     const share = atM / old.lengthM;
     if (
@@ -53,6 +55,8 @@ export const joinLegs = (lineId: string, leg: number): Command => ({
     const line = lineOf(plan, lineId);
     if (joinFault(plan, lineId, leg)) return;
     const [first, next] = [line.legs[leg], line.legs[leg + 1]];
+    if (next.emitters?.length)
+      first.emitters = [...(first.emitters ?? []), ...movedEmitters(next.emitters, first.lengthM)];
     first.lengthM = tidy(first.lengthM + next.lengthM);
     first.endGroundM = next.endGroundM;
     [first.endEastingM, first.endNorthingM] = [next.endEastingM, next.endNorthingM];

@@ -51,13 +51,13 @@ const rowAt = (plan: Plan, kind: 'herd' | 'people' | 'garden'): NeedAt => {
 
 describe('a herd', () => {
   it('comes to the first trough, with what its class drinks by the table', () => {
-    expect(herdPlace(ousel)?.id).toBe('low');
+    expect(herdPlace(ousel)?.id).toBe('rowan');
     const before = herdPlace(ousel)?.herds?.length ?? 0;
-    const after = done(ousel, addHerd('low', 'goat', 6));
+    const after = done(ousel, addHerd('rowan', 'goat', 6));
     const herds = herdPlace(after)?.herds ?? [];
     expect(herds).toHaveLength(before + 1);
     expect(herds.at(-1)).toMatchObject({ class: 'goat', count: 6 });
-    const fresh = done(ousel, addHerd('low'));
+    const fresh = done(ousel, addHerd('rowan'));
     expect(herdPlace(fresh)?.herds?.at(-1)?.litresPerHeadPerDay).toBe(findAnimal('ewe-dry')?.typical);
   });
   it('drinks at a tank where there is no trough, and nowhere where nothing holds water', () => {

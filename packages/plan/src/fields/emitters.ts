@@ -4,7 +4,7 @@ import { list } from './limits.ts';
 import { atLeastZero, id, name, positive, drawSchema } from './place.ts';
 
 /** Most emitters of one entry. */
-export const MOST_EMITTERS = 5000;
+export const MOST_EMITTERS = 2000;
 
 const along = {
   firstAtM: atLeastZero.max(100_000).optional(),

@@ -1,5 +1,20 @@
 // Gardens watered: plots of emitters, chains of wicking beds. The face of the subject.
 export { emittersOf, waterPlot, wateringState, type EmitterRuns, type PlotRuns, type WateringOptions } from './drip.ts';
 export { chainsOf, chainStands, type BedStands, type Chain, type ChainStands } from './beds.ts';
-export { chainFindings, judgeBeds, plotFindings, screenFor, smallestHole, WICKS } from './judge.ts';
+export { chainFindings, chainName, judgeBeds, plotFindings, screenFor, smallestHole, WICKS } from './judge.ts';
+export {
+  DRY_JOINT,
+  feedOf,
+  plantsOf,
+  plantWants,
+  pressureForThrow,
+  servedBy,
+  throwOf,
+  waterInTime,
+  type PlantsServed,
+  type Watering,
+} from './watering.ts';
+export { searchHoles, tryHole, WISHED_EVEN, type HoleSearch, type HoleTried } from './holes.ts';
 export { bedsReport, dripReport } from './report.ts';
+export { levelling, mendChain, mendsOf, type BedMend, type Levelling, type Mended, type School } from './mend.ts';
+export { bedDaysWorking, bedWorking, bucketFloor, emitterWorking, evennessWorking } from './workings.ts';

@@ -51,6 +51,8 @@ export interface InTime {
   readonly yields?: number;
   /** Only this trough is visited, and no tap is drawn from. */
   readonly only?: string;
+  /** Only this plot is open, all the time, and each of its emitters is told by itself. */
+  readonly watering?: string;
 }
 
 /** What holds water with a level: a tank, a trough, a bed. */
@@ -64,6 +66,8 @@ export interface PlanInTime {
   readonly outlets: readonly TapNode[];
   /** After the taps among core's outlets; then what no plot names, which is always open. */
   readonly plots: readonly Plot[];
+  /** How many of core's last outlets are the emitters of the plot that is watered. */
+  readonly watered: number;
   readonly sources: readonly SourceNode[];
   readonly pours: readonly SourceNode[];
   readonly lines: readonly string[];
@@ -121,8 +125,12 @@ function shapeOf(node: VesselNode): { shape: TankShape; overflow: number } {
   };
 }
 
+/** Whether a run is of something else alone. */
+const alone = ({ only, watering }: InTime, id?: string): boolean =>
+  watering !== undefined || (only !== undefined && only !== id);
+
 function visitsOfHerd(plan: Plan, node: VesselNode, k: number, herd: Herd, clock: Clock, options: InTime): Visit[] {
-  if (herd.ifToo || (options.only !== undefined && options.only !== node.id)) return [];
+  if (herd.ifToo || alone(options, node.id)) return [];
   const warm = herd.byWarmth
     ? planNeeds(plan).rows.find((row) => row.id === `herd:${node.id}:${k}`)?.perDay
     : undefined;
@@ -210,7 +218,7 @@ function loadsOf(source: SourceNode, clock: Clock): (t: number) => number {
 const byHour = (source: SourceNode): boolean => source.pump !== undefined || source.haul !== undefined;
 
 function drawsOf(tap: TapNode, clock: Clock, options: InTime): Window[] {
-  if (options.only !== undefined) return [];
+  if (alone(options)) return [];
   const fixed = (tap.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin));
   const roll = dice(options.seed ?? 1, tap.id);
   const random = (tap.habits ?? []).flatMap((h) =>
@@ -270,6 +278,9 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const always = [...compiled.lines.keys()]
     .filter((id) => !inPlots.has(id))
     .flatMap((id) => emitterLinks(compiled, id));
+  const watered = plots
+    .filter((p) => p.id === options.watering)
+    .flatMap((p) => p.lines.flatMap((id) => emitterLinks(compiled, id)));
   const state = stateFor(compiled, { month: options.month });
   // nothing taped over is opened with its plot
   setEmitters(compiled, state, () => false);
@@ -306,16 +317,15 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
           ...(node.inlet?.at === 'bottom' && !node.inlet.floatValve ? { runsBackTo: node.inlet.heightM ?? 0 } : {}),
           leaving: links(map.leaving),
           visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
-          takings:
-            options.only === undefined
-              ? (node.takings ?? []).flatMap((t) =>
-                  windowsOf(clock, t.at, t.durationMin).map((w) => ({
-                    ...w,
-                    rate: flowFromLpm(t.flowLpm),
-                    into: index.get(t.into ?? '') ?? -1,
-                  })),
-                )
-              : [],
+          takings: !alone(options)
+            ? (node.takings ?? []).flatMap((t) =>
+                windowsOf(clock, t.at, t.durationMin).map((w) => ({
+                  ...w,
+                  rate: flowFromLpm(t.flowLpm),
+                  into: index.get(t.into ?? '') ?? -1,
+                })),
+              )
+            : [],
           ...(node.evaporates ? { evaporation } : {}),
           leak: flowFromLitresPerDay(node.leakLPerDay ?? 0),
         };
@@ -335,7 +345,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
         entering: links(map.entering),
         leaving: links(map.leaving),
         visits:
-          node.useLPerDay && options.only === undefined
+          node.useLPerDay && !alone(options)
             ? [
                 {
                   from: 0,
@@ -370,12 +380,12 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
         rated: ratedOfTap(node),
       })),
       ...plots.map((plot) => ({
-        links: plot.lines.flatMap((id) => emitterLinks(compiled, id)),
-        draws:
-          options.only === undefined ? (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin)) : [],
+        links: plot.id === options.watering ? [] : plot.lines.flatMap((id) => emitterLinks(compiled, id)),
+        draws: !alone(options) ? (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin)) : [],
         rated: 0,
       })),
       ...(always.length > 0 ? [{ links: always, draws: [{ from: 0, to: Infinity }], rated: 0 }] : []),
+      ...watered.map((link) => ({ links: [link], draws: [{ from: 0, to: Infinity }], rated: 0 })),
     ],
     lines: [...compiled.lines.values()].map((l) => l.link),
     duration: options.duration,
@@ -400,6 +410,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
     vessels,
     outlets: taps.map((t) => t.node),
     plots,
+    watered: watered.length,
     sources: feeding.map((f) => f.node),
     pours: pouring,
     lines: [...compiled.lines.keys()],

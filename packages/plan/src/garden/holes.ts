@@ -1,0 +1,105 @@
+// The hole that waters evenly: every drill tried on the same pipe, the same pipe closed to a loop, and cut into shorter runs.
+import { DRILL_ROWS, type DrillRow } from '../catalogue/index.ts';
+import { compilePlan, metresOfMm } from '../compile/index.ts';
+import { glimpse, setPlotHole, splitRun } from '../edit/index.ts';
+import type { Plan, Plot } from '../schema/index.ts';
+import { waterPlot, type PlotRuns } from './drip.ts';
+import { plantsOf, plantWants, servedBy, waterInTime, type PlantsServed } from './watering.ts';
+
+export interface HoleTried {
+  readonly drill: DrillRow;
+  /** m³/s, mean and in all */ readonly mean: number;
+  readonly flow: number;
+  /** Share of an even share that the driest quarter has; NaN where nothing flows. */
+  readonly even: number;
+  readonly dry: number;
+  /** Undefined where nobody said what a plant wants. */
+  readonly served?: PlantsServed;
+  readonly settled: boolean;
+}
+
+/** Drills that are tried, m: finer ones clog at once, wider ones water nothing but the first plants. */
+const FINEST = metresOfMm(0.5);
+const WIDEST = metresOfMm(3.2);
+/** Evenness that is looked for where none is wished (ASAE EP458, good: from memory). */
+export const WISHED_EVEN = 0.9;
+
+const inSet = (us: boolean): DrillRow[] =>
+  DRILL_ROWS.filter((d) => (us ? d.set !== 'metric' : d.set === 'metric'))
+    .filter((d) => metresOfMm(d.diameter) >= FINEST && metresOfMm(d.diameter) <= WIDEST)
+    .sort((a, b) => a.diameter - b.diameter);
+
+/** A plan with another hole in a plot, for those plants only where named. */
+export const withHole = (plan: Plan, plot: string, diameterMm: number, plant?: string): Plan =>
+  glimpse(plan, setPlotHole(plot, diameterMm, 'hole', plant));
+
+const plotIn = (plan: Plan, id: string): Plot | undefined => (plan.plots ?? []).find((p) => p.id === id);
+
+/** One drill on a plot. @param litres also how long until every plant has what it wants */
+export function tryHole(
+  plan: Plan,
+  plot: string,
+  drill: DrillRow,
+  litres: boolean,
+  month?: number,
+  plant?: string,
+): HoleTried | undefined {
+  const changed = withHole(plan, plot, drill.diameter, plant);
+  const own = plotIn(changed, plot);
+  if (!own) return undefined;
+  const r = waterPlot(compilePlan(changed), own);
+  const plants = plantsOf(r.emitters);
+  const wants = plantWants(changed, own, plants.length, month);
+  return {
+    drill,
+    mean: r.evenness.mean,
+    flow: r.flow,
+    even: r.evenness.lowerQuarter,
+    dry: r.emitters.filter((e) => e.flow <= 0).length,
+    settled: r.result.converged,
+    ...(litres && wants ? { served: servedBy(waterInTime(changed, own, month), plants, wants.volume) } : {}),
+  };
+}
+
+export interface HoleSearch {
+  readonly tried: readonly HoleTried[];
+  /** The widest that is as even as wished: it clogs least. Undefined where none is. */
+  readonly best: HoleTried | undefined;
+  readonly wished: number;
+  /** Runs that each row would have to be cut into for the hole that it has; undefined where it is even, or none helps. */
+  readonly split: number | undefined;
+}
+
+/** Tries every drill of a set. @param told how far it is, 0 to 1 */
+export function searchHoles(
+  plan: Plan,
+  plot: string,
+  us: boolean,
+  wished = WISHED_EVEN,
+  month?: number,
+  told: (share: number) => void = () => {},
+  plant?: string,
+): HoleSearch {
+  const drills = inSet(us);
+  const tried = drills.flatMap((drill, k) => {
+    told(k / (drills.length + 1));
+    return tryHole(plan, plot, drill, true, month, plant) ?? [];
+  });
+  const even = tried.filter((t) => t.settled && t.dry === 0 && t.even >= wished);
+  return { tried, best: even.at(-1), wished, split: splitFor(plan, plot, wished) };
+}
+
+/** Most runs that a row is cut into. */
+const MOST_RUNS = 8;
+
+function splitFor(plan: Plan, plot: string, wished: number): number | undefined {
+  const evenness = (p: Plan): number => {
+    const own = plotIn(p, plot);
+    const r: PlotRuns | undefined = own && waterPlot(compilePlan(p), own);
+    return r && r.emitters.every((e) => e.flow > 0) ? r.evenness.lowerQuarter : 0;
+  };
+  if (evenness(plan) >= wished) return undefined;
+  for (let runs = 2; runs <= MOST_RUNS; runs++)
+    if (evenness(glimpse(plan, splitRun(plot, runs))) >= wished) return runs;
+  return undefined;
+}
