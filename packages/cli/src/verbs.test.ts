@@ -19,6 +19,7 @@ const GOOD: Readonly<Record<string, string>> = {
   seed: '3',
   tank: 'hill',
   outlet: 'low',
+  plot: 'currants',
   flow: '5',
   pressure: '20',
   school: 'before',

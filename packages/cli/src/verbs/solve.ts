@@ -1,5 +1,6 @@
 // The verbs `solve` and `check`: a plan solved, and what is found of it.
 import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
+import { judgeGarden } from '@vernal-slope/plan/garden';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { judgePlan, solvePlan, solveReport } from '@vernal-slope/plan/solve';
@@ -50,6 +51,9 @@ export const check: Verb = {
     const compiled = compilePlan(plan);
     const state = stateOf(plan, options);
     // ok: the document is sound; what falls short is said by its findings
-    return { ok: true, findings: judgePlan(compiled, solvePlan(compiled, state), state) };
+    return {
+      ok: true,
+      findings: [...judgePlan(compiled, solvePlan(compiled, state), state), ...judgeGarden(compiled)],
+    };
   },
 };

@@ -388,10 +388,22 @@ describe('water to drink', () => {
   it('an untested source is shown on every drinking outlet it reaches, and on no other', () => {
     expect([...reachOf(ousel, 'adit')].sort()).toEqual([
       'bakehouse-tank',
+      'barrel',
+      'bed-1',
+      'bed-2',
+      'bed-3',
+      'bed-4',
+      'bed-5',
+      'bed-6',
       'bench-tee',
+      'bucket',
+      'garden-tee',
       'hill',
       'kitchen',
       'low',
+      'row-end',
+      'row-tee',
+      'row-turn',
       'rowan',
       'shower',
       'sink',
@@ -463,7 +475,7 @@ describe('cross-checks of the new parts', () => {
     expect(crossChecks(with_(ousel, change)).map((f) => f.path)).toContain(path);
   });
   it.each([
-    ['a negative herd', '"count": 48', '"count": -48', '$.nodes[9].herds[0].count'],
+    ['a negative herd', '"count": 48', '"count": -48', '$.nodes[21].herds[0].count'],
     ['a fill of no seconds', '"seconds": 101.4', '"seconds": 0', '$.nodes[0].tests[0].fills[0].seconds'],
     ['a month missing', '"rainMm": [\n        94,', '"rainMm": [\n', '$.climate.monthly.rainMm'],
   ])('%s is named by its path', (_, from, to, path) => {

@@ -74,12 +74,12 @@ describe('faults say where, what and what would be right', () => {
     ],
     [
       'a time of day that is none',
-      (p) => (p.nodes[8].herds[0].visits[0].at = '25:00'),
+      (p) => (p.nodes.find((n: any) => n.id === 'low').herds[0].visits[0].at = '25:00'),
       /visits\[0\]\.at: is "25:00"; must be a time of day such as 07:30/,
     ],
     [
       'a negative herd',
-      (p) => (p.nodes[9].herds[0].count = -4),
+      (p) => (p.nodes.find((n: any) => n.id === 'low').herds[0].count = -4),
       /herds\[0\]\.count: is -4; give a number of at least 0/,
     ],
     [
@@ -101,18 +101,18 @@ describe('faults say where, what and what would be right', () => {
     ],
     [
       'no water at all',
-      (p) => Object.assign(p, { nodes: [p.nodes[2]], lines: [] }),
+      (p) => Object.assign(p, { nodes: [p.nodes[2]], lines: [], plots: [] }),
       /^\$\.nodes: has no tank and no source/,
     ],
     [
       'a place that no water reaches',
       (p) => p.nodes.push({ id: 'far', kind: 'junction', groundM: 1 }),
-      /^\$\.nodes\[10\]: "far" is reached by no tank or source/,
+      /^\$\.nodes\[22\]: "far" is reached by no tank or source/,
     ],
     [
       'an outlet without its law',
       (p) => p.nodes.push({ id: 'tap', kind: 'outlet', groundM: 732 }),
-      /\$\.nodes\[10\]\.ratedFlowLpm: is missing/,
+      /\$\.nodes\[22\]\.ratedFlowLpm: is missing/,
     ],
   ])('%s', (_, change, line) => {
     const lines = faultsAfter(change);
@@ -150,7 +150,7 @@ describe('reading', () => {
     const loose = { ...plan(), nodes: [...plan().nodes, { id: 'far', kind: 'junction', groundM: 1 }] };
     expect(loadPlan(JSON.stringify(loose)).ok).toBe(true);
     expect(loadWhole(JSON.stringify(loose)).ok).toBe(false);
-    expect(loadPlan(JSON.stringify({ ...plan(), nodes: [], lines: [] })).ok).toBe(true);
+    expect(loadPlan(JSON.stringify({ ...plan(), nodes: [], lines: [], plots: [] })).ok).toBe(true);
   });
   it('counts nesting outside strings only', () => {
     expect(nestingDepth('{"a":"[[[[\\"[","b":[1,[2]]}')).toBe(3);

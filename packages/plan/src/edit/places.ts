@@ -228,8 +228,13 @@ export function teeAfter(plan: Plan, lineId: string, leg: number): PlanNode {
   delete line.name;
   line.to = id;
   plan.lines.splice(plan.lines.indexOf(line) + 1, 0, rest);
+  // both parts are watered as the line was
+  for (const plot of plan.plots ?? []) if (plot.lines.includes(lineId)) plot.lines.push(rest.id);
   return nodeOf(plan, id);
 }
+
+/** A pipe of its own, of a draft too. */
+const pipeLike = (pipe: Leg['pipe']): Leg['pipe'] => (typeof pipe === 'string' ? pipe : { ...pipe });
 
 /** A leg of pipe like that of a line that is at a place already. */
 function legLike(plan: Plan, at: readonly string[]): Pick<Leg, 'pipe' | 'depthM'> {
@@ -237,7 +242,7 @@ function legLike(plan: Plan, at: readonly string[]): Pick<Leg, 'pipe' | 'depthM'
     plan.lines.find((l) => at.includes(l.from))?.legs[0] ??
     plan.lines.find((l) => at.includes(l.to))?.legs.at(-1) ??
     plan.lines[0]?.legs[0];
-  return { pipe: structuredClone(near?.pipe ?? USUAL_PIPE), depthM: near?.depthM ?? 0 };
+  return { pipe: pipeLike(near?.pipe ?? USUAL_PIPE), depthM: near?.depthM ?? 0 };
 }
 
 /** Puts a line of one leg between two places of a draft; returns its id. */
@@ -256,7 +261,7 @@ function layLine(plan: Plan, id: string, from: PlanNode, to: PlanNode, made: New
   const leg: Leg = {
     lengthM: tidy(Math.max(made.lengthM ?? Math.max(apart, least), made.lengthM === undefined ? least : SHORTEST)),
     endGroundM: to.groundM,
-    pipe: structuredClone(made.pipe ?? like.pipe),
+    pipe: pipeLike(made.pipe ?? like.pipe),
     depthM: made.depthM ?? like.depthM ?? 0,
   };
   if (to.eastingM !== undefined && to.northingM !== undefined)

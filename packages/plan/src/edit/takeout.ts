@@ -117,6 +117,10 @@ export function hangsOnLine(plan: Plan, id: string): Hanging {
 /** Nothing speaks any more of places that are gone; tees on which nothing hangs go too. */
 function tidyUp(plan: Plan): void {
   const hangs = (id: string): boolean => plan.lines.some((l) => l.from === id || l.to === id);
+  const laid = new Set(plan.lines.map((l) => l.id));
+  for (const plot of plan.plots ?? [])
+    if (plot.lines.some((id) => !laid.has(id))) plot.lines = plot.lines.filter((id) => laid.has(id));
+  if (plan.plots?.some((p) => p.lines.length === 0)) plan.plots = plan.plots.filter((p) => p.lines.length > 0);
   plan.nodes = plan.nodes.filter((n) => !isBareJoint(n) || hangs(n.id));
   const there = new Set(plan.nodes.map((n) => n.id));
   for (const node of plan.nodes)

@@ -1,7 +1,16 @@
 // Gardens watered: plots of emitters, chains of wicking beds. The face of the subject.
 export { emittersOf, waterPlot, wateringState, type EmitterRuns, type PlotRuns, type WateringOptions } from './drip.ts';
 export { chainsOf, chainStands, type BedStands, type Chain, type ChainStands } from './beds.ts';
-export { chainFindings, chainName, judgeBeds, plotFindings, screenFor, smallestHole, WICKS } from './judge.ts';
+export {
+  chainFindings,
+  chainName,
+  judgeBeds,
+  judgeGarden,
+  plotFindings,
+  screenFor,
+  smallestHole,
+  WICKS,
+} from './judge.ts';
 export {
   DRY_JOINT,
   feedOf,

@@ -7,7 +7,7 @@ import { lineName } from '../topology/index.ts';
 import type { BedNode, Plan } from '../schema/index.ts';
 import type { Chain, ChainStands } from './beds.ts';
 import { chainsOf, chainStands } from './beds.ts';
-import type { PlotRuns } from './drip.ts';
+import { waterPlot, type PlotRuns } from './drip.ts';
 
 /** Flows this small are none, m³/s. */
 const NONE = 1e-11;
@@ -155,3 +155,9 @@ export const chainName = (chain: Chain): string =>
 /** Sum of the areas of beds, m². */
 export const areaOfBeds = (plan: Plan): number => plan.nodes.filter(isBed).reduce((sum, b) => sum + bedArea(b), 0);
 export const lowestFloor = (beds: readonly BedNode[]): number => Math.min(...beds.map(bedFloor));
+
+/** All that is found of a plan's garden: chains at rest, plots watered from the levels that the plan begins with. */
+export function judgeGarden(c: Compiled): Finding[] {
+  const plots = (c.plan.plots ?? []).flatMap((plot) => plotFindings(c, waterPlot(c, plot)));
+  return worstFirst([...judgeBeds(c.plan).findings, ...plots]);
+}

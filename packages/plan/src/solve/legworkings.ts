@@ -3,6 +3,7 @@ import type { Term, Working } from '@vernal-slope/core/working';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { entranceK, legK, metresOfMm, openingHead, resolvePipe, type Compiled } from '../compile/index.ts';
 import { legArea } from './findings.ts';
+import { isBed } from '../kinds/index.ts';
 import { routeTo } from '../topology/index.ts';
 import type { PlanResult } from './solve.ts';
 import { nameOf, gravity, density } from './terms.ts';
@@ -24,7 +25,16 @@ export function lossTerm(c: Compiled, result: PlanResult, id: string, water: num
   });
   const value = water - head;
   const rest = value - parts.reduce((sum, p) => sum + p.value, 0);
-  if (Math.abs(rest) > 1e-4) parts.push({ name: 'falls free past the hump', value: rest, at: '' });
+  const beds = (route?.lines ?? []).some(({ line }) => {
+    const plan = c.lines.get(line)?.plan;
+    return plan && [plan.from, plan.to].some((end) => isBed(c.nodes.get(end)?.plan));
+  });
+  if (Math.abs(rest) > (beds ? 1e-12 : 1e-4))
+    parts.push({
+      name: beds ? 'into and out of beds, and between their waters' : 'falls free past the hump',
+      value: rest,
+      at: '',
+    });
   return {
     key: 'h',
     tex: '\\textstyle\\sum h',
@@ -49,11 +59,42 @@ export function lossTerm(c: Compiled, result: PlanResult, id: string, water: num
     },
   };
 }
+/** Loss of a leg whose flow changes along it, or that joins beds: what its heads say, as the network is solved. */
+function headsWorking(c: Compiled, result: PlanResult, line: string, leg: number): Working | undefined {
+  const found = result.lines.get(line);
+  const map = c.lines.get(line);
+  if (!found || !map) return undefined;
+  const loss = found.segmentLoss[leg];
+  const head = (key: string, tex: string, name: string, value: number): Term => ({
+    key,
+    tex,
+    name,
+    value,
+    dimension: 'length',
+  });
+  return {
+    code: 'leg-loss-heads',
+    of: `${nameOf(c, line)}, leg ${leg + 1}`,
+    rule: 'h = {{h1}} - {{h2}}',
+    terms: [
+      head('h1', 'H_1', 'running line where the leg begins', found.grade[leg + 1] + loss),
+      head('h2', 'H_2', 'running line where it ends', found.grade[leg + 1]),
+    ],
+    result: { tex: 'h', value: loss, dimension: 'length' },
+    source: 'the network solved piece by piece (Todini and Pilati 1988)',
+    assumptions: map.lateral
+      ? ['The flow falls from hole to hole: friction is added piece by piece, each by its own flow.']
+      : ['Water enters a bed with the loss of a velocity head and leaves it with half of one.'],
+  };
+}
+
 /** Loss of one leg. */
 export function legLossWorking(c: Compiled, result: PlanResult, line: string, leg: number): Working | undefined {
   const map = c.lines.get(line);
   const found = result.lines.get(line);
   if (!map || !found) return undefined;
+  const bed = [map.plan.from, map.plan.to].some((id) => isBed(c.nodes.get(id)?.plan));
+  if (map.lateral || bed) return headsWorking(c, result, line, leg);
   const plan = map.plan.legs[leg];
   const pipe = resolvePipe(plan.pipe);
   const bore = metresOfMm(pipe.insideDiameterMm);

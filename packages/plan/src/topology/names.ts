@@ -24,6 +24,9 @@ export function lineName(plan: Plan, id: string): string {
   return `${placeName(plan, line.from)} to ${PLAIN.test(end) ? lower(end) : end}`;
 }
 
-/** Name of a place or of a line, whichever has the id. */
-export const nameOfId = (plan: Plan, id: string): string =>
-  plan.nodes.some((n) => n.id === id) ? placeName(plan, id) : lineName(plan, id);
+/** Name of a place, a plot or a line, whichever has the id. */
+export function nameOfId(plan: Plan, id: string): string {
+  if (plan.nodes.some((n) => n.id === id)) return placeName(plan, id);
+  const plot = plan.plots?.find((p) => p.id === id);
+  return plot ? (plot.name ?? plot.id) : lineName(plan, id);
+}

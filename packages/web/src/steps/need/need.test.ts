@@ -126,10 +126,12 @@ describe('kept back', () => {
 
 describe('the drawing of the day and the year', () => {
   const key = async (view: VueWrapper, part: string, name: string): Promise<void> => {
-    await view.find(`[data-test="${part}"]`).trigger('keydown', { key: name });
+    const own = view.find(`[data-test="herd:low:0"] [data-test="${part}"]`);
+    await (own.exists() ? own : view.find(`[data-test="${part}"]`)).trigger('keydown', { key: name });
     await nextTick();
   };
-  const herd = (plan: Plan, k = 0) => plan.nodes.flatMap((n) => (n.kind === 'trough' ? (n.herds ?? []) : []))[k];
+  const herd = (plan: Plan, k = 0) =>
+    plan.nodes.flatMap((n) => (n.id === 'low' && n.kind === 'trough' ? (n.herds ?? []) : []))[k];
   it('a visit is moved along the day and by its top, by keys; the other visits take the rest', async () => {
     const { view, plan } = open();
     const before = herd(plan.value).visits.map((v) => ({ ...v }));
@@ -217,7 +219,9 @@ describe('the drawing of the day and the year', () => {
       ),
     });
     await view.find('[data-test="begin-visits"]').trigger('click');
-    expect(herd(plan.value).visits.map((v) => v.share)).toEqual([0.5, 0.5]);
+    expect(
+      plan.value.nodes.flatMap((n) => (n.kind === 'trough' ? (n.herds?.[0].visits ?? []) : [])).map((v) => v.share),
+    ).toEqual([0.5, 0.5]);
     view.unmount();
   });
 });

@@ -1,11 +1,177 @@
 <script setup lang="ts">
-// The page of Outlets on an open plan.
+// The page of Outlets on an open plan: taps and troughs, beds, rows; one bench at a time.
+import { computed, proxyRefs } from 'vue';
+import { Plus } from '@lucide/vue';
+import { addBeds, addRows } from '@vernal-slope/plan/edit';
+import { isBareJoint, isStore } from '@vernal-slope/plan/kinds';
+import { nameIn } from '../../display/names.ts';
+import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
+import BedsBench from './BedsBench.vue';
+import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
+import { bedsPresets, rowsPresets } from './presets.ts';
+import { outletsState } from './state.ts';
 
-const { results, chosen, edit, picked } = usePlanPage();
+const { results, plan, chosen, edit, perform, picked, tryIt, trying, openMade } = usePlanPage();
+const settings = useSettings();
+const state = outletsState.use();
+const { tabs, bench } = state;
+const holes = proxyRefs(state.holes);
+const watering = proxyRefs(state.watering);
+const levelling = proxyRefs(state.levelling);
+/** Where a new garden hangs on: the chosen place where lines may leave it, else the last tank. */
+const source = computed(() => {
+  const nodes = plan.value?.nodes ?? [];
+  const own = nodes.find((n) => n.id === picked.value);
+  return isStore(own) || isBareJoint(own) ? own : nodes.filter(isStore).at(-1);
+});
+function beds(key: string): void {
+  const preset = bedsPresets(settings.units).find((p) => p.key === key);
+  if (!plan.value || !source.value || !preset) return;
+  const command = addBeds(plan.value, source.value.id, preset.name, preset.made);
+  if (perform(command)) state.picked.value = command.bucket;
+}
+function rows(key: string): void {
+  const preset = rowsPresets(settings.units).find((p) => p.key === key);
+  if (!plan.value || !source.value || !preset) return;
+  const command = addRows(plan.value, source.value.id, preset.name, preset.made);
+  if (perform(command)) state.picked.value = command.plot;
+}
 </script>
 
 <template>
-  <OutletStep v-if="results" :results="results" :chosen="chosen" :edit="edit" @choose="(id) => (picked = id)" />
+  <template v-if="results && plan">
+    <nav class="benches sheet" aria-label="Benches">
+      <button
+        type="button"
+        class="plain-button tab"
+        :class="{ on: bench.kind === 'place' }"
+        :aria-pressed="bench.kind === 'place'"
+        data-test="bench-places"
+        @click="state.picked.value = ''"
+      >
+        Taps and troughs
+      </button>
+      <button
+        v-for="t in tabs"
+        :key="t.id"
+        type="button"
+        class="plain-button tab"
+        :class="{ on: state.picked.value === t.id }"
+        :aria-pressed="state.picked.value === t.id"
+        :data-test="`bench-${t.id}`"
+        @click="state.picked.value = t.id"
+      >
+        {{ t.kind === 'chain' ? `Beds: ${nameIn(plan, t.id)}` : nameIn(plan, t.id) }}
+      </button>
+      <details v-if="source" class="add">
+        <summary class="plain-button" data-test="add-garden">
+          <Plus :size="18" aria-hidden="true" />Rows or beds
+        </summary>
+        <div class="choices">
+          <p class="small muted">They hang on {{ nameIn(plan, source.id) }}; choose a tank or a tee for another.</p>
+          <button
+            v-for="p in rowsPresets(settings.units)"
+            :key="p.key"
+            type="button"
+            class="plain-button edged"
+            :data-test="`add-${p.key}`"
+            @click="rows(p.key)"
+          >
+            {{ p.name }}
+          </button>
+          <button
+            v-for="p in bedsPresets(settings.units)"
+            :key="p.key"
+            type="button"
+            class="plain-button edged"
+            :data-test="`add-${p.key}`"
+            @click="beds(p.key)"
+          >
+            {{ p.name }}
+          </button>
+        </div>
+      </details>
+    </nav>
+    <BedsBench
+      v-if="bench.kind === 'chain'"
+      :plan="plan"
+      :chain="bench.chain"
+      :stands="bench.stands"
+      :levelling="levelling"
+      :edit="edit"
+      :chosen="picked"
+      :trying="trying !== ''"
+      @choose="(id) => (picked = id)"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <DripBench
+      v-else-if="bench.kind === 'plot'"
+      :key="bench.plot.id"
+      :results="results"
+      :plan="plan"
+      :plot="bench.plot"
+      :month="state.month.value"
+      :holes="holes"
+      :watering="watering"
+      :edit="edit"
+      :trying="trying !== ''"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <OutletStep v-else :results="results" :chosen="chosen" :edit="edit" @choose="(id) => (picked = id)" />
+  </template>
 </template>
+
+<style scoped>
+.benches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 16px;
+  margin-bottom: 8px;
+}
+
+.tab.on {
+  background: var(--water-wash);
+  border-color: var(--water);
+}
+
+.add {
+  position: relative;
+  margin-left: auto;
+}
+
+.add summary {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  cursor: pointer;
+  list-style: none;
+}
+
+.choices {
+  position: absolute;
+  right: 0;
+  z-index: 5;
+  display: grid;
+  gap: 8px;
+  width: 280px;
+  padding: 12px;
+  background: var(--sheet);
+  border: var(--line-hair) solid var(--rule);
+}
+
+.choices p {
+  margin: 0;
+}
+
+@media print {
+  .add {
+    display: none;
+  }
+}
+</style>

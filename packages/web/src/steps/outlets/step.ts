@@ -1,13 +1,80 @@
-// The Outlets step: taps, showers, troughs.
-import { defineAsyncComponent } from 'vue';
-import { stepOf } from '@vernal-slope/plan/findings';
-import { isOutlet } from '@vernal-slope/plan/kinds';
+// The Outlets step: taps, showers, troughs; rows of holes and wicking beds on benches of their own.
+import { computed, defineAsyncComponent } from 'vue';
+import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
+import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
+import { isBed, isOutlet } from '@vernal-slope/plan/kinds';
+import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { nameIn } from '../../display/names.ts';
+import { percent, show } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
+import { outletsState } from './state.ts';
+import { useBenches } from './useBenches.ts';
+
+/** What is found of a plan's garden: once for each plan. */
+const gardens = new WeakMap<Plan, readonly Finding[]>();
 
 export const outletsStep: StepRow = {
   key: 'outlets',
   name: 'Outlets',
   page: defineAsyncComponent(() => import('./OutletsPage.vue')),
-  begun: (plan) => plan.nodes.some(isOutlet),
-  findings: ({ results }) => results.findings.filter((f) => stepOf(f) === 'outlets'),
+  begun: (plan) => plan.nodes.some((n) => isOutlet(n) || isBed(n)) || (plan.plots ?? []).length > 0,
+  findings: ({ plan, results }) => {
+    let garden = gardens.get(plan);
+    if (!garden) gardens.set(plan, (garden = judgeGarden(results.compiled)));
+    return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden];
+  },
+  use: (page) => {
+    const settings = useSettings();
+    const here = computed(() => page.step.value === 'outlets');
+    const state = useBenches(
+      computed(() => (here.value ? page.plan.value : null)),
+      () => settings.units === 'us',
+      () => (page.budget.value ? page.budget.value.balance.tightest + 1 : DEFAULT_MONTH),
+    );
+    outletsState.keep(state);
+    const judgement = computed<StepJudgement | null>(() => {
+      const bench = state.bench.value;
+      const plan = page.plan.value;
+      const results = page.results.value;
+      if (!plan || !results || bench.kind === 'place') return null;
+      if (bench.kind === 'plot') {
+        const r = waterPlot(results.compiled, bench.plot, { month: state.month.value });
+        const flow = show(r.flow, 'flow', settings.units);
+        return {
+          title: nameIn(plan, bench.plot.id),
+          subtitle: countOf(r.emitters.length, 'hole'),
+          figures: [
+            {
+              text: Number.isFinite(r.evenness.lowerQuarter)
+                ? percent(r.evenness.lowerQuarter).replace(/\s?%/, '')
+                : '–',
+              unit: '%',
+              label: 'what the driest quarter has of an even share',
+              test: 'plot-even',
+            },
+            { ...flow, label: 'in all, while it is open', test: 'plot-flow' },
+          ],
+          findings: worstFirst(plotFindings(results.compiled, r)),
+        };
+      }
+      const { stands, chain } = bench;
+      const findings = worstFirst(chainFindings(plan, chain, stands));
+      const worst = stands ? Math.max(...stands.beds.map((b) => Math.abs(b.off))) : 0;
+      return {
+        title: worstOf(findings) === 'ok' ? 'The beds stand level' : 'Beds',
+        subtitle: `${countOf(chain.beds.length, 'bed')} joined low`,
+        figures: stands
+          ? [
+              { ...show(worst, 'drop', settings.units), label: 'the worst is off', test: 'beds-worst' },
+              { ...show(stands.water, 'volume', settings.units), label: 'in the beds', test: 'beds-water' },
+            ]
+          : [],
+        findings,
+      };
+    });
+    return { judgement };
+  },
 };

@@ -1,0 +1,109 @@
+// The benches of the Outlets step: which one is open, and what its workers are asked.
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
+import {
+  chainsOf,
+  chainStands,
+  type Chain,
+  type ChainStands,
+  type HoleSearch,
+  type Levelling,
+  type Watering,
+} from '@vernal-slope/plan/garden';
+import type { Plan, Plot } from '@vernal-slope/plan/schema';
+import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
+import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
+
+const worker = (): Worker => new Worker(new URL('../../workers/garden.worker.ts', import.meta.url), { type: 'module' });
+
+/** What is on the bench: a place of the plan, a plot, or a chain of beds (by its bucket, else its first bed). */
+export type Bench =
+  | { readonly kind: 'place' }
+  | { readonly kind: 'plot'; readonly plot: Plot }
+  | { readonly kind: 'chain'; readonly chain: Chain; readonly stands: ChainStands | undefined };
+
+export interface BenchTab {
+  readonly id: string;
+  readonly kind: 'plot' | 'chain';
+}
+
+export const chainId = (chain: Chain): string => chain.buckets.at(0)?.id ?? chain.beds[0].id;
+
+interface PlotAsked {
+  readonly plan: Plan;
+  readonly asked: HolesAsked;
+}
+
+export interface OutletsState {
+  /** Id of the bench that was picked; empty for the places. */
+  readonly picked: Ref<string>;
+  readonly tabs: ComputedRef<readonly BenchTab[]>;
+  readonly bench: ComputedRef<Bench>;
+  readonly month: ComputedRef<number>;
+  readonly wished: Ref<number>;
+  readonly holes: Answer<HoleSearch | undefined>;
+  readonly watering: Answer<Watering | undefined>;
+  readonly levelling: Answer<Levelling | undefined>;
+}
+
+export function useBenches(
+  /** Null while nobody looks. */
+  plan: Readonly<Ref<Plan | null>>,
+  us: () => boolean,
+  tightest: () => number,
+): OutletsState {
+  const picked = ref('');
+  const wished = ref(0.9);
+  const month = computed(() => tightest() || DEFAULT_MONTH);
+  const chains = computed(() => (plan.value ? chainsOf(plan.value) : []));
+  const tabs = computed<BenchTab[]>(() => [
+    ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const })),
+    ...(plan.value?.plots ?? []).map((p) => ({ id: p.id, kind: 'plot' as const })),
+  ]);
+  const bench = computed<Bench>(() => {
+    const chain = chains.value.find((c) => chainId(c) === picked.value);
+    if (chain) return { kind: 'chain', chain, stands: chainStands(chain) };
+    const plot = plan.value?.plots?.find((p) => p.id === picked.value);
+    return plot ? { kind: 'plot', plot } : { kind: 'place' };
+  });
+  const plotAsked = computed<PlotAsked | null>(() =>
+    plan.value && bench.value.kind === 'plot'
+      ? {
+          plan: plan.value,
+          asked: { plot: bench.value.plot.id, us: us(), wished: wished.value, month: month.value },
+        }
+      : null,
+  );
+  const watering = useAnswer<GardenApi, PlotAsked, Watering | undefined>({
+    worker,
+    question: () => plotAsked.value,
+    ask: (api, q) => api.watering(q.plan, q.asked.plot, q.asked.month),
+    keeps: (before, now) => before.asked.plot === now.asked.plot,
+  });
+  const holes = useAnswer<GardenApi, PlotAsked, HoleSearch | undefined>({
+    worker,
+    question: () => plotAsked.value,
+    waits: () => watering.busy.value,
+    ask: (api, q, told) => api.holes(q.plan, q.asked, told),
+    keeps: (before, now) => before.asked.plot === now.asked.plot,
+    settleMs: 0,
+    longMs: 0,
+  });
+  const levelling = useAnswer<GardenApi, { readonly plan: Plan; readonly bucket: string }, Levelling | undefined>({
+    worker,
+    question: computedQuestion(() =>
+      plan.value && bench.value.kind === 'chain' && bench.value.stands
+        ? { plan: plan.value, bucket: bench.value.stands.bucket.id }
+        : null,
+    ),
+    ask: (api, q) => api.levelling(q.plan, q.bucket),
+    keeps: (before, now) => before.bucket === now.bucket,
+  });
+  return { picked, tabs, bench, month, wished, holes, watering, levelling };
+}
+
+/** A question made once for each change of what it is made of. */
+function computedQuestion<Q extends object>(make: () => Q | null): () => Q | null {
+  const question = computed(make);
+  return () => question.value;
+}

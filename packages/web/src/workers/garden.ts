@@ -1,0 +1,39 @@
+// What a garden's benches ask that takes a while: drills tried, waterings in time, chains levelling out.
+import {
+  chainsOf,
+  chainStands,
+  levelling,
+  searchHoles,
+  waterInTime,
+  type HoleSearch,
+  type Levelling,
+  type Watering,
+} from '@vernal-slope/plan/garden';
+import type { Plan } from '@vernal-slope/plan/schema';
+
+export interface HolesAsked {
+  readonly plot: string;
+  readonly us: boolean;
+  readonly wished: number;
+  readonly month: number;
+}
+
+export interface GardenApi {
+  holes: (plan: Plan, asked: HolesAsked, told: (share: number) => void) => HoleSearch | undefined;
+  watering: (plan: Plan, plot: string, month: number) => Watering | undefined;
+  levelling: (plan: Plan, bucket: string) => Levelling | undefined;
+}
+
+export const gardenApi: GardenApi = {
+  holes: (plan, { plot, us, wished, month }, told) =>
+    plan.plots?.some((p) => p.id === plot) ? searchHoles(plan, plot, us, wished, month, told) : undefined,
+  watering: (plan, id, month) => {
+    const plot = plan.plots?.find((p) => p.id === id);
+    return plot && waterInTime(plan, plot, month);
+  },
+  levelling: (plan, bucket) => {
+    const chain = chainsOf(plan).find((c) => c.buckets.some((b) => b.id === bucket));
+    const stands = chain && chainStands(chain);
+    return stands && levelling(plan, stands);
+  },
+};
