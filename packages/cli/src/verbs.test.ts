@@ -149,3 +149,75 @@ describe('places that are named', () => {
     expect(err).toContain('give');
   });
 });
+
+describe('drip and beds', () => {
+  const say = async (...args: string[]): Promise<unknown> => {
+    const { code, out, err } = await run(args);
+    expect([code, err]).toEqual([0, undefined]);
+    return JSON.parse(out ?? '');
+  };
+  it('drip gives every hole, the three measures and where it is least, in the contract’s shape', async () => {
+    const answer = (await say('drip', demo, '--plot', 'currants')) as {
+      plots: Record<
+        string,
+        Record<string, number> & { leastAt: object; lines: Record<string, { emitters: object[] }> }
+      >;
+    };
+    const p = answer.plots.currants;
+    expect(Object.keys(answer.plots)).toEqual(['currants']);
+    expect(p.emitters).toBe(80);
+    expect(p.flowLpm).toBeCloseTo(80 * p.meanLpm, 9);
+    expect(p.lowerQuarterPct).toBeGreaterThan(70);
+    expect(p.christiansenPct).toBeGreaterThan(p.emissionUniformityPct);
+    expect(p.leastAt).toMatchObject({ line: 'currant-1' });
+    expect(p.lines['currant-3'].emitters).toHaveLength(20);
+    expect(Object.keys(p.lines['currant-3'].emitters[0])).toEqual(['chainageM', 'pressureKPa', 'flowLpm']);
+    expect((await run(['drip', demo, '--plot', 'beans'])).err).toContain('"beans" is no plot');
+  });
+  it('a fuller barrel gives more, an open tap elsewhere the same', async () => {
+    const flow = async (...more: string[]): Promise<number> =>
+      ((await say('drip', demo, ...more)) as { plots: { currants: { flowLpm: number } } }).plots.currants.flowLpm;
+    expect(await flow('--level', 'full')).toBeGreaterThan(await flow('--level', 'low'));
+    expect(await flow('--open', 'kitchen')).toBeCloseTo(await flow(), 6);
+  });
+  it('beds gives the water line, what each is off and the shims', async () => {
+    const answer = (await say('beds', demo)) as {
+      chains: Record<
+        string,
+        { waterLineM: number; runsOver: null; bucketShimMm: number; beds: Record<string, object> }
+      >;
+    };
+    expect(answer.chains.bucket.waterLineM).toBeCloseTo(738.075, 9);
+    expect(answer.chains.bucket.runsOver).toBeNull();
+    expect(answer.chains.bucket.beds['bed-3']).toMatchObject({ state: 'good', wantsM: 0.113 });
+    expect(Object.keys(answer.chains.bucket.beds['bed-3'])).toEqual([
+      'floorM',
+      'depthM',
+      'wantsM',
+      'offMm',
+      'state',
+      'shimMm',
+      'waterL',
+    ]);
+  });
+  it('solve opens a plot by its name, and simulate waters it at its hours', async () => {
+    const solved = (await say('solve', demo, '--open', 'currants')) as {
+      plots: Record<string, { flowLpm: number }>;
+      nodes: Record<string, { flowLpm: number }>;
+    };
+    expect(solved.plots.currants.flowLpm).toBeGreaterThan(10);
+    expect(solved.nodes.kitchen.flowLpm).toBe(0);
+    const shut = (await say('solve', demo, '--open', 'kitchen')) as typeof solved;
+    expect(shut.plots.currants.flowLpm).toBe(0);
+    const ran = (await say('simulate', demo, '--hours', '7', '--every', '60')) as {
+      summary: Record<string, { deliveredL: number; demandL: number }>;
+      flowsLpm: Record<string, number[]>;
+      balance: { errorL: number };
+    };
+    expect(ran.flowsLpm.currants[329]).toBe(0);
+    expect(ran.flowsLpm.currants[335]).toBeGreaterThan(5);
+    expect(ran.summary.currants.deliveredL).toBeGreaterThan(100);
+    expect(ran.summary['bed-1'].demandL).toBeCloseTo((11 * 7) / 24, 6);
+    expect(Math.abs(ran.balance.errorL)).toBeLessThan(0.01);
+  });
+});

@@ -1,7 +1,9 @@
 // Long stable steps: the Runge-Kutta-Chebyshev method of order 2. Where a trough is drunk from evenly its float stands still
 // and would answer the least change at once; explicit steps of few stages stay short there though nothing happens.
 // @see Sommeijer, Shampine and Verwer (1998), J. Comput. Appl. Math. 88, 315-326
-import type { Rates } from './pair.ts';
+
+/** dy/dt at time t (s); writes into `rate`. */
+export type Rates = (t: number, y: Float64Array, rate: Float64Array) => void;
 
 const DAMPING = 2 / 13;
 /** Most stages of a step. */

@@ -150,9 +150,33 @@ export class PlaceFlows {
     return f < SHUT ? 0 : f;
   }
 
+  /** What stands lower than its joint gives nothing to its neighbours: a hose between two such is as good as shut. */
+  #passBeds(): void {
+    const { vessels, state } = this.#place;
+    for (const v of vessels) {
+      if (!v.passes) continue;
+      for (const link of v.entering) state.direction[link] = 0;
+      for (const link of v.leaving) {
+        state.direction[link] = 0;
+        state.opening[link] = 1;
+      }
+    }
+    vessels.forEach((v, k) => {
+      if (!v.passes || this.modes[k].outlet >= 0) return;
+      for (const link of v.leaving) state.direction[link] = -1;
+    });
+    vessels.forEach((v, k) => {
+      if (!v.passes || this.modes[k].outlet >= 0) return;
+      for (const link of v.entering)
+        if (state.direction[link] < 0) state.opening[link] = 0;
+        else state.direction[link] = 1;
+    });
+  }
+
   /** Solves for the volumes in `y` at t. */
   #solve(t: number, y: Float64Array): Float64Array {
     const { vessels, sources, outlets, state } = this.#place;
+    this.#passBeds();
     vessels.forEach((v, k) => {
       const level = levelAt(v.shape, y[BLOCK * k]);
       this.#levels[k] = level;
@@ -162,11 +186,6 @@ export class PlaceFlows {
       // an inlet low down gives back no more than stands over it
       if (v.runsBackTo !== undefined)
         for (const link of v.entering) state.direction[link] = level <= v.runsBackTo + CRUMB ? 1 : 0;
-      if (v.passes) {
-        const low = this.modes[k].outlet < 0;
-        for (const link of v.entering) state.direction[link] = low ? 1 : 0;
-        for (const link of v.leaving) state.direction[link] = low ? -1 : 0;
-      }
       if (v.outletLink >= 0) {
         const mode = this.modes[k].outlet;
         state.limit[v.outletLink] = mode > 0 ? Infinity : mode < 0 ? 0 : this.#passing[k];

@@ -1,9 +1,6 @@
 // One step of the Bogacki-Shampine pair of orders 3 and 2, with the cubic through its ends: what an event or a sample
 // inside of a step is read from.
-import { LongStep } from './chebyshev.ts';
-
-/** dy/dt at time t (s); writes into `rate`. */
-export type Rates = (t: number, y: Float64Array, rate: Float64Array) => void;
+import { LongStep, type Rates } from './chebyshev.ts';
 
 /** @see Bogacki and Shampine (1989), Appl. Math. Lett. 2, 321-325 */
 export class Pair {

@@ -157,12 +157,15 @@ export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?
   const bridges = b.months.map((m) => (Number.isNaN(m.bridge) ? 0 : m.bridge));
   const bridge = Math.max(...bridges);
   const month = bridges.indexOf(bridge);
-  if (bridge > 0)
+  // what another tank keeps full by a float need not carry the place through the day by itself
+  const kept = tank.inlet?.floatValve !== undefined && feedersOf(plan, tankId).some((n) => isStore(n));
+  if (bridge > 0 && (s.usableAll >= bridge || !kept))
     found.push(
       finding(s.usableAll >= bridge ? 'bridges-day' : 'bridges-not', at, { bridge, month, usable: s.usableAll }),
     );
   const reserve = b.needs.fireReserve;
-  if (reserve > 0) found.push(finding(s.usableAll > reserve ? 'fire-kept' : 'fire-not-kept', at, { reserve }));
+  if (reserve > 0 && (s.usableAll > reserve || !kept))
+    found.push(finding(s.usableAll > reserve ? 'fire-kept' : 'fire-not-kept', at, { reserve }));
   // of a tank that nothing fills there is nothing to say over the year
   if (sizes && sizes.own.run.daysWanting > 0 && filledBySource(plan, tankId))
     found.push(

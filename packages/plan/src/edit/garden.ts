@@ -1,5 +1,6 @@
 // Commands on plots and wicking beds: holes, loops, rows, chains.
 import { emitterPlaces, type Emitter } from '../fields/index.ts';
+import { partOf } from './holes.ts';
 import type { BedNode, Leg, Line, Plan, Plot } from '../schema/index.ts';
 import { isBed } from '../kinds/index.ts';
 import type { Command } from './apply.ts';
@@ -121,33 +122,6 @@ export const joinDeadEnds = (oneId: string, otherId: string, lengthM: number): C
     });
   },
 });
-
-/** A part of an entry: its places from `from` up to `to` (m of its leg), moved by `by`. */
-function partOf(e: Emitter, from: number, to: number, by: number): Emitter | undefined {
-  const places = emitterPlaces(e);
-  const kept = places.map((at, k) => ({ at, k })).filter(({ at }) => at >= from && at < to);
-  if (kept.length === 0) return undefined;
-  const part: Emitter = { ...e, atM: kept.map(({ at }) => tidy(Math.max(0, at - by))) };
-  delete part.firstAtM;
-  delete part.spacingM;
-  delete part.count;
-  delete part.shut;
-  const shut = kept.flatMap(({ k }, n) => (e.shut?.includes(k) ? [n] : []));
-  if (shut.length > 0) part.shut = shut;
-  return part;
-}
-
-/** Emitters of a leg that is cut at `atM`: those before it, and those behind, counted from there. */
-export function cutEmitters(list: readonly Emitter[], atM: number): [Emitter[], Emitter[]] {
-  return [
-    list.flatMap((e) => partOf(e, -Infinity, atM, 0) ?? []),
-    list.flatMap((e) => partOf(e, atM, Infinity, atM) ?? []),
-  ];
-}
-
-/** Emitters of a leg put behind another leg of so many metres. */
-export const movedEmitters = (list: readonly Emitter[], by: number): Emitter[] =>
-  list.flatMap((e) => partOf(e, -Infinity, Infinity, -by) ?? []);
 
 /** Cuts every row of one leg in a plot into runs, each fed from the start by a pipe of its own without holes. */
 export const splitRun = (plot: string, runs: number): Command => ({
@@ -286,7 +260,8 @@ export function addBeds(plan: Plan, from: string, name: string, made: BedsMade):
         standM: 0,
         shape: { type: 'vertical-cylinder', diameterM: 0.3, heightM: 0.4 },
         outletM: made.joinM,
-        overflowM: 0.35,
+        overflowM: tidy(wants + 0.04),
+        overflowPipe: { insideDiameterMm: 25, dropM: 0.1 },
         startLevelM: tidy(wants),
         inlet: {
           at: 'top',

@@ -5,7 +5,7 @@ import type { Leg, Plan, Survey } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { dropPosition, layLegs, lineOf, riseOf, startGround, tidy } from './beyond.ts';
 import { setRise } from './commands.ts';
-import { cutEmitters, movedEmitters } from './garden.ts';
+import { cutEmitters, movedEmitters } from './holes.ts';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 

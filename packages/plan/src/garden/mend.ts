@@ -71,7 +71,7 @@ export const mendChain = (c: ChainStands, m: Mended, school: School, label: stri
 
 export interface Levelling {
   readonly bed: string;
-  /** s until it stands within 2 mm of its line again; undefined where it does not in a week. */
+  /** s until it stands within 2 mm of its line again; undefined where it does not in two days. */
   readonly alone: number | undefined;
   /** The same with all beds drawn down. */
   readonly all: number | undefined;
@@ -80,7 +80,8 @@ export interface Levelling {
 /** How far beds are drawn down, m, how near counts as level again, and how long is looked. */
 const DOWN = 0.02;
 const NEAR = 0.002;
-const LONGEST = 7 * 86_400;
+const SOON = 6 * 3600;
+const LONGEST = 2 * 86_400;
 
 /** How long a chain takes to be level again through its hoses: the last bed drawn down alone, and all of them. */
 export function levelling(plan: Plan, c: ChainStands): Levelling | undefined {
@@ -88,13 +89,14 @@ export function levelling(plan: Plan, c: ChainStands): Levelling | undefined {
   if (!last) return undefined;
   const atRest = Object.fromEntries(c.beds.map((b) => [b.bed.id, b.depth]));
   const bucketAt = c.line - floorOf(c.bucket);
-  const time = (down: (id: string) => boolean): number | undefined => {
+  const time = (down: (id: string) => boolean): number | undefined => within(down, SOON) ?? within(down, LONGEST);
+  const within = (down: (id: string) => boolean, duration: number): number | undefined => {
     const levels = {
       [c.bucket.id]: bucketAt,
       ...Object.fromEntries(Object.entries(atRest).map(([id, l]) => [id, down(id) ? Math.max(0, l - DOWN) : l])),
     };
     // nothing is drawn meanwhile: only what hoses and float bring
-    const inTime = placeInTime({ ...plan, plots: [] }, { duration: LONGEST, levels, watering: '' });
+    const inTime = placeInTime({ ...plan, plots: [] }, { duration, levels, watering: '' });
     const k = inTime.vessels.findIndex((n) => n.id === last.bed.id);
     const mark = atRest[last.bed.id] - NEAR;
     let found: number | undefined;

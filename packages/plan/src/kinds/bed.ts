@@ -126,8 +126,13 @@ export const bed = defineKind({
     // below its joint water falls in at the joint, and none leaves
     state.fixedHead[map.surface] = bedFloor(map.plan) + Math.max(level, joinM);
     if (level > joinM || map.limitLink >= 0) return;
-    for (const { link } of map.entering) state.direction[link] = 1;
-    for (const { link } of map.leaving) state.direction[link] = -1;
+    // between two that stand so low nothing runs
+    const only = (link: number, way: 1 | -1): void => {
+      if (state.direction[link] === -way) state.opening[link] = 0;
+      else state.direction[link] = way;
+    };
+    for (const { link } of map.entering) only(link, 1);
+    for (const { link } of map.leaving) only(link, -1);
   },
   flow: netFlow,
   water: (node, options) => bedFloor(node) + bedLevel(node, options),

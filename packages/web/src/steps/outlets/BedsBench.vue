@@ -172,7 +172,11 @@ function tryMend(): void {
   if (props.stands && mend.value) emit('try', mendChain(props.stands, mend.value, school.value, mendWords.value));
 }
 const hours = (s: number | undefined): string =>
-  s === undefined ? 'more than a week' : s < 5400 ? showText(s, 'duration', settings.units) : `${fixed(s / 3600, 1)} h`;
+  s === undefined
+    ? 'more than two days'
+    : s < 5400
+      ? showText(s, 'duration', settings.units)
+      : `${fixed(s / 3600, 1)} h`;
 </script>
 
 <template>
