@@ -5,6 +5,7 @@ import { serverBench } from './server.ts';
 import { startBench } from './start.ts';
 import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
+import { gardenBench } from './garden.ts';
 import { inTimeBench } from './intime.ts';
 
 console.log('Vernal Slope, bench\n');
@@ -13,6 +14,7 @@ await serverBench();
 sizeBench();
 solveBench();
 storageBench();
+gardenBench();
 inTimeBench();
 sizesBench();
 if (!process.argv.includes('--no-browser')) {

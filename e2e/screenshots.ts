@@ -116,6 +116,24 @@ const SHOTS: readonly Shot[] = [
       await page.driver.executeScript('document.querySelector("[data-test=scrub]").blur(); window.scrollTo(0, 120)');
     },
   },
+  {
+    name: 'beds',
+    path: '/plan/schoolyard-beds/outlets',
+    act: async (page) => {
+      await page.click('bench-bucket');
+      await page.textWhen('levelling', (t) => t.includes('level again'));
+      await page.driver.executeScript("document.querySelector('.bench').scrollIntoView()");
+    },
+  },
+  {
+    name: 'drip',
+    path: `${OUSEL}/outlets`,
+    act: async (page) => {
+      await page.click('bench-currants');
+      await page.textWhen('best-hole', (t) => t.includes('widest'));
+      await page.driver.executeScript("document.querySelector('.bench').scrollIntoView()");
+    },
+  },
   { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
   {
     name: 'above',
@@ -131,16 +149,6 @@ const SHOTS: readonly Shot[] = [
     path: `${OUSEL}/pipe`,
     size: [1280, 1180],
     act: async (page) => void (await page.part('shared')),
-  },
-  {
-    name: 'sizes',
-    path: `${OUSEL}/pipe`,
-    act: async (page) => {
-      await page.click('find-sizes');
-      await page.click('take-sizes');
-      await page.part('what-if');
-      await page.driver.executeScript('window.scrollTo(0, 0)');
-    },
   },
   {
     name: 'place',
@@ -178,7 +186,6 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'start', path: '/start' },
-  { name: 'walk-dark', path: OUSEL, theme: 'dark', act: async (page) => void (await page.part('remedy')) },
   { name: 'phone', path: OUSEL, size: PHONE, theme: 'outdoor', act: async (page) => void (await page.part('remedy')) },
 ];
 

@@ -102,7 +102,7 @@ const FIRST = 60;
 const LEAST = 1e-3;
 /** A step that reaches so far into what dies away is held short by it, not by its error; after so many steps on end. */
 const STEADY = 1.8;
-const STEADY_STEPS = 2;
+const STEADY_STEPS = 4;
 /** A long step is stable for changes so much quicker than those measured. */
 const SPARE = 1.2;
 /** Turns of measuring: at first, after something changed, and how many long steps from one to the next. */

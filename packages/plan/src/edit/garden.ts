@@ -79,22 +79,46 @@ export const endsDead = (plan: Plan, line: Line): boolean =>
   plan.nodes.find((n) => n.id === line.to)?.kind === 'junction' &&
   plan.lines.filter((l) => l.from === line.to || l.to === line.to).length === 1;
 
-/** Closes a lateral to a loop: its dead end is led back to where it begins by so much of its own pipe. */
+/** Closes a lateral to a loop: a second pipe of its kind leads from where it begins to its dead end. */
 export const closeLoop = (lineId: string, lengthM: number): Command => ({
   label: 'the end led back to the start',
   recipe: (plan) => {
     const line = lineOf(plan, lineId);
     if (!endsDead(plan, line)) return;
-    const ground = nodeOf(plan, line.from).groundM;
     const last = line.legs[line.legs.length - 1];
-    const rise = Math.abs(ground - last.endGroundM);
+    const rise = Math.abs(nodeOf(plan, line.from).groundM - last.endGroundM);
     plan.lines.push({
       id: freeLineId(plan, `${line.id}-back`),
       name: `${line.name ?? line.id}, back`,
-      from: line.to,
-      to: line.from,
-      legs: [{ lengthM: tidy(Math.max(lengthM, rise)), endGroundM: ground, pipe: last.pipe, depthM: last.depthM ?? 0 }],
+      from: line.from,
+      to: line.to,
+      legs: [
+        {
+          lengthM: tidy(Math.max(lengthM, rise)),
+          endGroundM: last.endGroundM,
+          pipe: typeof last.pipe === 'string' ? last.pipe : { ...last.pipe },
+          depthM: last.depthM ?? 0,
+        },
+      ],
     });
+  },
+});
+
+/** Pipe (m) that leads the end of a lateral back: a step where it has come back by itself, else as long as it lies away. */
+export function wayBack(line: Line): number {
+  const rows = line.legs.filter((l) => (l.emitters ?? []).length > 0);
+  return rows.length > 0 && rows.length % 2 === 0
+    ? line.legs.filter((l) => (l.emitters ?? []).length === 0).reduce((sum, l) => sum + l.lengthM, 0) || STEP_BACK
+    : line.legs.reduce((sum, l) => sum + l.lengthM, 0);
+}
+/** Between two rows where nothing is said, m (assumption). */
+const STEP_BACK = 1;
+
+/** Leads every dead end of a plot back to where its line begins. */
+export const closeLoops = (plot: string): Command => ({
+  label: 'ends led back to the start',
+  recipe: (plan) => {
+    for (const line of linesOf(plan, plot)) if (endsDead(plan, line)) closeLoop(line.id, wayBack(line)).recipe(plan);
   },
 });
 
@@ -115,7 +139,7 @@ export const joinDeadEnds = (oneId: string, otherId: string, lengthM: number): C
         {
           lengthM: tidy(Math.max(lengthM, Math.abs(ground - nodeOf(plan, one.to).groundM))),
           endGroundM: ground,
-          pipe: last.pipe,
+          pipe: typeof last.pipe === 'string' ? last.pipe : { ...last.pipe },
           depthM: last.depthM ?? 0,
         },
       ],

@@ -68,6 +68,8 @@ export {
   changeBeds,
   changePlot,
   closeLoop,
+  closeLoops,
+  wayBack,
   endsDead,
   joinDeadEnds,
   setOneHole,

@@ -1,7 +1,7 @@
 // The hole that waters evenly: every drill tried on the same pipe, the same pipe closed to a loop, and cut into shorter runs.
 import { DRILL_ROWS, type DrillRow } from '../catalogue/index.ts';
 import { compilePlan, metresOfMm } from '../compile/index.ts';
-import { glimpse, setPlotHole, splitRun } from '../edit/index.ts';
+import { closeLoops, endsDead, glimpse, setPlotHole, splitRun, wayBack } from '../edit/index.ts';
 import type { Plan, Plot } from '../schema/index.ts';
 import { waterPlot, type PlotRuns } from './drip.ts';
 import { plantsOf, plantWants, servedBy, waterInTime, type PlantsServed } from './watering.ts';
@@ -66,6 +66,8 @@ export interface HoleSearch {
   /** The widest that is as even as wished: it clogs least. Undefined where none is. */
   readonly best: HoleTried | undefined;
   readonly wished: number;
+  /** Its dead ends led back to their start: how even it is then, and how much pipe, m; undefined where that wins nothing. */
+  readonly loop: { readonly even: number; readonly pipe: number } | undefined;
   /** Runs that each row would have to be cut into for the hole that it has; undefined where it is even, or none helps. */
   readonly split: number | undefined;
 }
@@ -81,23 +83,58 @@ export function searchHoles(
   plant?: string,
 ): HoleSearch {
   const drills = inSet(us);
-  const tried = drills.flatMap((drill, k) => {
+  const now = smallestNow(plan, plot);
+  // a watering in time takes longest: for those beside the hole that is there, and for the one that is offered
+  const beside = new Set(
+    [...drills].sort((a, b) => Math.abs(a.diameter - now) - Math.abs(b.diameter - now)).slice(0, BESIDE),
+  );
+  let tried = drills.flatMap((drill, k) => {
     told(k / (drills.length + 1));
-    return tryHole(plan, plot, drill, true, month, plant) ?? [];
+    return tryHole(plan, plot, drill, beside.has(drill), month, plant) ?? [];
   });
-  const even = tried.filter((t) => t.settled && t.dry === 0 && t.even >= wished);
-  return { tried, best: even.at(-1), wished, split: splitFor(plan, plot, wished) };
+  const widest = tried.filter((t) => t.settled && t.dry === 0 && t.even >= wished).at(-1);
+  const best = widest && (widest.served ? widest : tryHole(plan, plot, widest.drill, true, month, plant));
+  if (best) tried = tried.map((t) => (t.drill === best.drill ? best : t));
+  return { tried, best, wished, loop: loopFor(plan, plot), split: splitFor(plan, plot, wished) };
+}
+
+/** Drills that are watered with in time. */
+const BESIDE = 6;
+
+/** Smallest hole of a plot as it is, mm; a millimetre where it has none. */
+function smallestNow(plan: Plan, plot: string): number {
+  const lines = plotIn(plan, plot)?.lines ?? [];
+  const holes = plan.lines
+    .filter((l) => lines.includes(l.id))
+    .flatMap((l) => l.legs)
+    .flatMap((leg) => leg.emitters ?? [])
+    .flatMap((e) => (e.type === 'hole' ? [e.diameterMm] : []));
+  return holes.length > 0 ? Math.min(...holes) : 1;
 }
 
 /** Most runs that a row is cut into. */
 const MOST_RUNS = 8;
 
+/** Wins worth a word. */
+const WORTH = 0.005;
+
+/** Evenness of a plot, none where some stay dry. */
+function evennessIn(p: Plan, plot: string): number {
+  const own = plotIn(p, plot);
+  const r: PlotRuns | undefined = own && waterPlot(compilePlan(p), own);
+  return r && r.emitters.every((e) => e.flow > 0) ? r.evenness.lowerQuarter : 0;
+}
+
+function loopFor(plan: Plan, plot: string): HoleSearch['loop'] {
+  const dead = plan.lines.filter((l) => plotIn(plan, plot)?.lines.includes(l.id) && endsDead(plan, l));
+  if (dead.length === 0) return undefined;
+  const even = evennessIn(glimpse(plan, closeLoops(plot)), plot);
+  if (even < evennessIn(plan, plot) + WORTH) return undefined;
+  return { even, pipe: dead.reduce((sum, l) => sum + wayBack(l), 0) };
+}
+
 function splitFor(plan: Plan, plot: string, wished: number): number | undefined {
-  const evenness = (p: Plan): number => {
-    const own = plotIn(p, plot);
-    const r: PlotRuns | undefined = own && waterPlot(compilePlan(p), own);
-    return r && r.emitters.every((e) => e.flow > 0) ? r.evenness.lowerQuarter : 0;
-  };
+  const evenness = (p: Plan): number => evennessIn(p, plot);
   if (evenness(plan) >= wished) return undefined;
   for (let runs = 2; runs <= MOST_RUNS; runs++)
     if (evenness(glimpse(plan, splitRun(plot, runs))) >= wished) return runs;

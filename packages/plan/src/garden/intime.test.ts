@@ -1,6 +1,7 @@
 // Gardens in time: chains that level out, plots that are opened, waterings, drills tried, mends that hold.
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { findDrill } from '../catalogue/index.ts';
 import { loadWhole } from '../document/index.ts';
 import { crossChecks } from '../document/crosschecks.ts';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
@@ -31,6 +32,7 @@ import {
   plantWants,
   searchHoles,
   servedBy,
+  tryHole,
   waterInTime,
   waterPlot,
 } from './index.ts';
@@ -157,8 +159,9 @@ describe('a watering', () => {
   });
   it('holes of 1.6 mm are too big on a barrel, and the search finds the widest that is even', () => {
     const found = searchHoles(ousel, 'currants', true, 0.9);
-    const sixteenth = found.tried.find((t) => t.drill.id === '1-16-in');
+    const sixteenth = tryHole(ousel, 'currants', findDrill('1-16-in')!, true);
     expect(sixteenth?.even).toBeLessThan(0.7);
+    expect(sixteenth?.served?.short).toBeGreaterThan(10);
     expect(sixteenth?.served?.all).toBeUndefined();
     expect(found.best?.even).toBeGreaterThanOrEqual(0.9);
     const wider = found.tried[found.tried.findIndex((t) => t.drill.id === found.best?.drill.id) + 1];

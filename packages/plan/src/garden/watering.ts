@@ -13,6 +13,8 @@ import type { EmitterRuns } from './drip.ts';
 /** Longest watering that is looked at, s, and how often it is read. */
 const LONGEST = 6 * 3600;
 const READ = 30;
+/** Of the barrel, what a step may be wrong by: litres of plants are told to three figures. */
+const ACCURACY = 1e-4;
 
 export interface Watering {
   /** Times read, s; then by emitter (line by line, along each) what it has given by then, m³. */
@@ -41,6 +43,7 @@ export function waterInTime(plan: Plan, plot: Plot, month = DEFAULT_MONTH): Wate
   const vessel = inTime.vessels.findIndex((n) => n.id === tank);
   const run = runPlace(inTime.place, {
     every: READ,
+    accuracy: ACCURACY,
     ...(vessel >= 0 ? { endsWith: { vessel, kind: 'at-outlet' as const, from: 0 } } : {}),
   });
   const first = inTime.place.outlets.length - inTime.watered;

@@ -618,6 +618,21 @@ header {
   margin: 6px 0 0;
 }
 
+@media (max-width: 700px) {
+  .grid {
+    grid-template-columns: 104px repeat(var(--columns), 118px);
+  }
+
+  .stick {
+    padding-right: 4px;
+  }
+
+  .mark {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
+}
+
 .earth,
 .soil {
   fill: var(--earth-wash);

@@ -7,9 +7,8 @@ import { DRILL_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Fault } from '@vernal-slope/plan/document';
 import {
   changePlot,
-  closeLoop,
+  closeLoops,
   endsDead,
-  joinDeadEnds,
   setOneHole,
   setPlotHole,
   splitRun,
@@ -240,25 +239,7 @@ const drills = computed(() =>
     label: d.name,
   })),
 );
-/** A dead end that can be closed: two rows of one header by a piece between, else its own end led back. */
-const loops = computed(() => {
-  const dead = props.plot.lines.flatMap((id) => {
-    const line = props.plan.lines.find((l) => l.id === id);
-    return line && endsDead(props.plan, line) ? [line] : [];
-  });
-  if (dead.length === 0) return undefined;
-  const [one, other] = dead;
-  const legs = one.legs.filter((l) => (l.emitters ?? []).length > 0).length;
-  if (other && other.from === one.from && legs === 1)
-    return {
-      name: `Join ${nameIn(props.plan, one.id)} and ${nameIn(props.plan, other.id)} at their ends`,
-      command: joinDeadEnds(one.id, other.id, 1),
-    };
-  return {
-    name: `Lead the end of ${nameIn(props.plan, one.id)} back to its start`,
-    command: closeLoop(one.id, legs % 2 === 0 ? 1.3 : 1),
-  };
-});
+const loop = computed(() => props.holes.answer?.loop);
 const split = computed(() => props.holes.answer?.split);
 const screen = computed(() => {
   const hole = smallestHole(runs.value);
@@ -513,7 +494,9 @@ const minutes = (s: number | undefined): string =>
           <tr v-if="wants" class="worked">
             <th scope="row">All have {{ showText(wants.volume, 'volume', settings.units) }} after</th>
             <td v-for="t in shownHoles" :key="t.drill.id">
-              {{ t.served?.all !== undefined ? minutes(t.served.all) : `${t.served?.short ?? 0} stay short` }}
+              {{
+                !t.served ? '–' : t.served.all !== undefined ? minutes(t.served.all) : `${t.served.short} stay short`
+              }}
             </td>
           </tr>
         </tbody>
@@ -537,14 +520,15 @@ const minutes = (s: number | undefined): string =>
         No drill of the table waters these rows {{ percent(holes.answer.wished) }} evenly: shorter rows, a loop, or a
         wider pipe.
       </p>
-      <p v-if="loops" data-test="loop">
-        <strong>{{ loops.name }}</strong>: fed from both ends it is never less even.
+      <p v-if="loop" data-test="loop">
+        <strong>Lead each end back to its start</strong>: {{ showText(loop.pipe, 'distance', settings.units) }} of pipe;
+        fed from both ends the rows are {{ percent(loop.even) }} even.
         <button
           type="button"
           class="plain-button edged"
           data-test="try-loop"
           :disabled="trying"
-          @click="emit('try', { ...loops.command, label: loops.name })"
+          @click="emit('try', closeLoops(plot.id))"
         >
           Try it
         </button>
@@ -608,6 +592,18 @@ const minutes = (s: number | undefined): string =>
         />
       </div>
       <button type="button" class="plain-button edged" @click="addDraw">Another watering</button>
+      <div v-if="now !== undefined" class="entry">
+        <span>Drill for all holes</span>
+        <ChoiceField
+          fit
+          :value="drills.find((d) => isNow(d.value))?.value ?? null"
+          :options="drills"
+          placeholder="several"
+          label="Drill for all holes"
+          data-test="drill-all"
+          @update:value="(mm: number) => perform(setHole(mm, drills.find((d) => d.value === mm)?.label ?? ''))"
+        />
+      </div>
       <div class="entry">
         <span>A plant wants, at a watering</span>
         <QuantityField

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The page of Outlets on an open plan: taps and troughs, beds, rows; one bench at a time.
-import { computed, proxyRefs } from 'vue';
+import { computed, proxyRefs, useTemplateRef } from 'vue';
 import { Plus } from '@lucide/vue';
 import { addBeds, addRows } from '@vernal-slope/plan/edit';
 import { isBareJoint, isStore } from '@vernal-slope/plan/kinds';
@@ -26,13 +26,18 @@ const source = computed(() => {
   const own = nodes.find((n) => n.id === picked.value);
   return isStore(own) || isBareJoint(own) ? own : nodes.filter(isStore).at(-1);
 });
+/** The list of what can be added folds again. */
+const list = useTemplateRef<HTMLDetailsElement>('list');
+const fold = (): void => void list.value?.removeAttribute('open');
 function beds(key: string): void {
+  fold();
   const preset = bedsPresets(settings.units).find((p) => p.key === key);
   if (!plan.value || !source.value || !preset) return;
   const command = addBeds(plan.value, source.value.id, preset.name, preset.made);
   if (perform(command)) state.picked.value = command.bucket;
 }
 function rows(key: string): void {
+  fold();
   const preset = rowsPresets(settings.units).find((p) => p.key === key);
   if (!plan.value || !source.value || !preset) return;
   const command = addRows(plan.value, source.value.id, preset.name, preset.made);
@@ -65,7 +70,7 @@ function rows(key: string): void {
       >
         {{ t.kind === 'chain' ? `Beds: ${nameIn(plan, t.id)}` : nameIn(plan, t.id) }}
       </button>
-      <details v-if="source" class="add">
+      <details v-if="source" ref="list" class="add" @keydown.esc.stop="fold">
         <summary class="plain-button" data-test="add-garden">
           <Plus :size="18" aria-hidden="true" />Rows or beds
         </summary>
