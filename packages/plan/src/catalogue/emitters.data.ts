@@ -206,6 +206,14 @@ export interface EmitterRow {
   readonly basis: Basis;
 }
 
+/** Buried clay pots: what one seeps a day into dry soil, by what it holds (common practice, no source). */
+export const CLAY_POTS: readonly { readonly litres: number; readonly seepsPerDay: number }[] = [
+  { litres: 1, seepsPerDay: 0.4 },
+  { litres: 3, seepsPerDay: 1 },
+  { litres: 5, seepsPerDay: 1.5 },
+  { litres: 8, seepsPerDay: 2.2 },
+];
+
 export const EMITTER_ROWS: readonly EmitterRow[] = [
   {
     id: 'turbulent-2',
@@ -353,14 +361,20 @@ export const EMITTER_ROWS: readonly EmitterRow[] = [
     source: 'garden practice, 6 L/h a metre at 70 kPa',
     basis: 'common practice',
   },
-];
-
-/** Buried clay pots: what one seeps a day into dry soil, by what it holds (common practice, no source). */
-export const CLAY_POTS: readonly { readonly litres: number; readonly seepsPerDay: number }[] = [
-  { litres: 1, seepsPerDay: 0.4 },
-  { litres: 3, seepsPerDay: 1 },
-  { litres: 5, seepsPerDay: 1.5 },
-  { litres: 8, seepsPerDay: 2.2 },
+  ...CLAY_POTS.map((pot): EmitterRow => ({
+    id: `clay-${pot.litres}`,
+    name: `Buried clay pot of ${pot.litres} L, kept full`,
+    litresPerHour: pot.seepsPerDay / 24,
+    kPa: 1,
+    exponent: 0,
+    leastKPa: 0,
+    mostKPa: 5,
+    cv: 0.3,
+    spacing: 0.6,
+    note: 'Filled by hand or by a small float; seeps by its size and the dryness of the soil, hardly by pressure.',
+    source: 'garden practice',
+    basis: 'common practice',
+  })),
 ];
 
 export const findDrill = (id: string): DrillRow | undefined => DRILL_ROWS.find((r) => r.id === id);

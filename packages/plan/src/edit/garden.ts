@@ -1,5 +1,6 @@
 // Commands on plots and wicking beds: holes, loops, rows, chains.
-import { emitterPlaces, type Emitter } from '../fields/index.ts';
+import type { EmitterRow } from '../catalogue/index.ts';
+import { emitterPlaces, MOST_EMITTERS, type Emitter } from '../fields/index.ts';
 import { partOf } from './holes.ts';
 import type { BedNode, Leg, Line, Plan, Plot } from '../schema/index.ts';
 import { isBed } from '../kinds/index.ts';
@@ -30,6 +31,67 @@ export const setPlotHole = (plot: string, diameterMm: number, label: string, pla
       for (const leg of line.legs)
         for (const e of leg.emitters ?? [])
           if (e.type === 'hole' && (plant === undefined || (e.plant ?? '') === plant)) e.diameterMm = diameterMm;
+  },
+});
+
+/** What stands along the rows of a plot: an emitter of the catalogue in the place of each hole, at its own spacing for a hose. */
+export const setPlotEmitters = (plot: string, row: EmitterRow): Command => ({
+  label: row.name,
+  recipe: (plan) => {
+    for (const line of linesOf(plan, plot))
+      for (const leg of line.legs) {
+        const first = leg.emitters?.at(0);
+        if (!leg.emitters || !first) continue;
+        const closer = row.spacing < USUAL_SPACING;
+        const { plant, perPlant, heightM, atM, firstAtM, spacingM, count } = first;
+        const places = closer
+          ? {
+              firstAtM: tidy(row.spacing / 2),
+              spacingM: row.spacing,
+              count: Math.max(1, Math.min(MOST_EMITTERS, Math.floor(leg.lengthM / row.spacing + 1e-9))),
+            }
+          : atM
+            ? { atM: [...atM] }
+            : { firstAtM, spacingM, count };
+        leg.emitters = [
+          {
+            type: 'rated',
+            ratedFlowLpm: Number((row.litresPerHour / 60).toFixed(9)),
+            ratedPressureKPa: row.kPa,
+            exponent: row.exponent,
+            ...(row.compensatingFrom === undefined ? {} : { compensatingFromKPa: row.compensatingFrom }),
+            minimumPressureKPa: row.leastKPa,
+            manufacturingCv: row.cv,
+            ...(Object.fromEntries(
+              Object.entries({ ...places, plant, perPlant, heightM }).filter(([, v]) => v !== undefined),
+            ) as object),
+          },
+        ];
+      }
+  },
+});
+/** Spacing of emitters that are none of a hose, m. */
+const USUAL_SPACING = 0.3;
+
+/** Drilled holes in the place of whatever stands along the rows. */
+export const setPlotDrilled = (plot: string, diameterMm: number): Command => ({
+  label: 'drilled holes',
+  recipe: (plan) => {
+    for (const line of linesOf(plan, plot))
+      for (const leg of line.legs)
+        leg.emitters?.forEach((e, k, list) => {
+          if (e.type === 'hole') return;
+          const { plant, perPlant, heightM, atM, firstAtM, spacingM, count } = e;
+          list[k] = {
+            type: 'hole',
+            diameterMm,
+            ...(Object.fromEntries(
+              Object.entries({ atM: atM && [...atM], firstAtM, spacingM, count, plant, perPlant, heightM }).filter(
+                ([, v]) => v !== undefined,
+              ),
+            ) as object),
+          };
+        });
   },
 });
 

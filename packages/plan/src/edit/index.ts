@@ -73,6 +73,8 @@ export {
   endsDead,
   joinDeadEnds,
   setOneHole,
+  setPlotDrilled,
+  setPlotEmitters,
   setPlotHole,
   splitRun,
   toggleHole,

@@ -165,6 +165,15 @@ export const gardenFindings = {
         say`${t.here} hangs on ${t.count('buckets')} buckets with floats: the higher one feeds the beds and the lower one runs over. Keep one.`,
     },
   }),
+  'beds-in-steps': row({
+    values: { groups: 'count', beds: 'name' },
+    severity: 'warning',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`These beds stand in steps: no one line serves all. ${t.count('groups')} groups, each with a bucket of its own: ${t.text('beds')}.`,
+    },
+  }),
   'bed-far-under': row({
     values: { under: 'height' },
     severity: 'error',

@@ -24,6 +24,7 @@ export {
   type Watering,
 } from './watering.ts';
 export { searchHoles, tryHole, WISHED_EVEN, type HoleSearch, type HoleTried } from './holes.ts';
+export { bedUse, bedUseWorking, firstToRunOver, groupsOf, holesForRain, OVERFLOW_BORE, type RainHoles } from './use.ts';
 export { bedsReport, dripReport } from './report.ts';
 export { levelling, mendChain, mendsOf, type BedMend, type Levelling, type Mended, type School } from './mend.ts';
 export { bedDaysWorking, bedWorking, bucketFloor, emitterWorking, evennessWorking } from './workings.ts';

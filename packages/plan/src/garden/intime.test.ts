@@ -1,7 +1,7 @@
 // Gardens in time: chains that level out, plots that are opened, waterings, drills tried, mends that hold.
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { findDrill } from '../catalogue/index.ts';
+import { findDrill, findEmitter } from '../catalogue/index.ts';
 import { loadWhole } from '../document/index.ts';
 import { crossChecks } from '../document/crosschecks.ts';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
@@ -13,6 +13,8 @@ import {
   closeLoop,
   joinLegs,
   setOneHole,
+  setPlotDrilled,
+  setPlotEmitters,
   splitLeg,
   splitRun,
   takeOutLine,
@@ -20,15 +22,21 @@ import {
   type Command,
 } from '../edit/index.ts';
 import { placeInTime } from '../intime/index.ts';
-import type { Plan } from '../schema/index.ts';
+import type { BedNode, Plan } from '../schema/index.ts';
 import {
+  bedUse,
+  bedUseWorking,
   chainsOf,
   chainStands,
+  firstToRunOver,
+  groupsOf,
+  holesForRain,
   judgeBeds,
   levelling,
   mendChain,
   mendsOf,
   plantsOf,
+  plotFindings,
   plantWants,
   searchHoles,
   servedBy,
@@ -234,5 +242,67 @@ describe('edits of a garden', () => {
     });
     const more = judgeBeds(done(school, beds)).chains.find((c) => c.bucket.id === beds.bucket)!;
     expect(more.beds.every((b) => b.state === 'good')).toBe(true);
+  });
+});
+
+describe('what stands along the rows', () => {
+  it('turns to emitters of the catalogue and back to holes, plants staying where they are', () => {
+    const places = (p: Plan) => waterPlot(compilePlan(p), plot(p)).emitters.map((e) => e.chainage.toFixed(3));
+    const rated = done(ousel, setPlotEmitters('currants', findEmitter('turbulent-4')!));
+    expect(places(rated)).toEqual(places(ousel));
+    // 4 L/h at 100 kPa, under the metre and a half of the barrel: by the square root
+    const r = waterPlot(compilePlan(rated), plot(rated));
+    const by = (e: (typeof r.emitters)[number]): number => (4 / 60) * Math.sqrt(e.pressure / 1e5);
+    r.emitters.forEach((e) => expect(lpmOfFlow(e.flow)).toBeCloseTo(by(e), 6));
+    expect(places(done(rated, setPlotDrilled('currants', 1)))).toEqual(places(ousel));
+  });
+  it('a soaker hose is emitters close together; compensating ones are named as the wrong choice on a barrel', () => {
+    const soaker = done(ousel, setPlotEmitters('currants', findEmitter('soaker')!));
+    expect(waterPlot(compilePlan(soaker), plot(soaker)).emitters.length).toBe(720);
+    const wrong = done(ousel, setPlotEmitters('currants', findEmitter('compensating-2')!));
+    const c = compilePlan(wrong);
+    expect(plotFindings(c, waterPlot(c, plot(wrong))).map((f) => f.code)).toContain('emitter-not-compensating');
+  });
+  it('clay pots seep the same along the row, whatever the barrel’s level', () => {
+    const pots = done(ousel, setPlotEmitters('currants', findEmitter('clay-3')!));
+    for (const level of ['full', 'low'] as const) {
+      const r = waterPlot(compilePlan(pots), plot(pots), { level });
+      expect(r.evenness.lowerQuarter).toBeCloseTo(1, 6);
+      // a litre a day
+      expect(lpmOfFlow(r.evenness.mean) * 1440).toBeCloseTo(1, 3);
+    }
+  });
+});
+
+describe('beds by the weather and the rain', () => {
+  const bed = ousel.nodes.find((n) => n.id === 'bed-1') as BedNode;
+  it('use ET0 · Kc · area, FAO-56 eq. 56', () => {
+    const w = bedUseWorking(ousel, bed, 7);
+    const [et, kc, area] = w.terms.map((t) => t.value);
+    expect(kc).toBe(1.05);
+    expect(area).toBeCloseTo(2.64, 9);
+    expect(bedUse(ousel, bed, 7).perDay).toBeCloseTo(et * kc * area, 12);
+    // some 5 mm a day in July at 44 degrees
+    expect(et * 1000).toBeGreaterThan(4);
+    expect(et * 1000).toBeLessThan(7);
+  });
+  it('want as many holes as let 75 mm/h out, by hand', () => {
+    // 0.075 m/h on 2.64 m² is 3.3 L/min; 0.61 · 283.5 mm² · √(2 g · 10 mm) is 4.6 L/min
+    const found = holesForRain(ousel, bed);
+    expect(lpmOfFlow(found.rain)).toBeCloseTo(3.3, 2);
+    expect(lpmOfFlow(found.one)).toBeCloseTo(4.6, 1);
+    expect(found.holes).toBe(1);
+    expect(holesForRain(ousel, { ...bed, shape: { type: 'box', lengthM: 10, widthM: 1.1, heightM: 0.4 } }).holes).toBe(
+      3,
+    );
+  });
+  it('run over first where the hole stands lowest; stand in groups on a slope', () => {
+    const beds = school.nodes.filter((n) => n.kind === 'bed');
+    expect(firstToRunOver(beds)?.id).toBe('bed-5');
+    expect(groupsOf(beds.filter((b) => b.id !== 'bed-3'))).toHaveLength(1);
+    const stepped = beds.map((b, k) => (k > 2 ? { ...b, groundM: b.groundM + 0.3 } : b));
+    expect(groupsOf(stepped).map((g) => g.length)).toEqual([3, 3]);
+    const plan = { ...school, nodes: school.nodes.map((n) => stepped.find((b) => b.id === n.id) ?? n) };
+    expect(judgeBeds(plan).findings.map((f) => f.code)).toContain('beds-in-steps');
   });
 });

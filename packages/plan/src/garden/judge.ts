@@ -6,6 +6,7 @@ import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import { lineName } from '../topology/index.ts';
 import type { BedNode, Plan } from '../schema/index.ts';
 import type { Chain, ChainStands } from './beds.ts';
+import { groupsOf } from './use.ts';
 import { chainsOf, chainStands } from './beds.ts';
 import { waterPlot, type PlotRuns } from './drip.ts';
 
@@ -109,6 +110,15 @@ export function chainFindings(plan: Plan, chain: Chain, stands: ChainStands | un
   const at = chain.beds[0].id;
   if (chain.buckets.length === 0) found.push(finding('chain-no-bucket', at, { beds: chain.beds.length }));
   if (chain.buckets.length > 1) found.push(finding('chain-two-buckets', at, { buckets: chain.buckets.length }));
+  // where slopes part the beds into a few groups, no one line serves all
+  const groups = groupsOf(chain.beds);
+  if (groups.length > 1 && groups.length <= chain.beds.length / 2)
+    found.push(
+      finding('beds-in-steps', at, {
+        groups: groups.length,
+        beds: groups.map((g) => g.map(nameOf).join(', ')).join('; '),
+      }),
+    );
   const bores = hoseBores(plan, chain);
   if (bores.length > 0 && Math.max(...bores) > 1.05 * Math.min(...bores))
     found.push(finding('hoses-mixed', at, { least: Math.min(...bores), most: Math.max(...bores) }));

@@ -7,7 +7,12 @@ import type { Fault } from '@vernal-slope/plan/document';
 import { changeBed, changeBeds, changeNode, type Command } from '@vernal-slope/plan/edit';
 import {
   bedDaysWorking,
+  bedUse,
+  bedUseWorking,
   bedWorking,
+  firstToRunOver,
+  holesForRain,
+  OVERFLOW_BORE,
   bucketFloor,
   mendChain,
   mendsOf,
@@ -27,12 +32,14 @@ import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import AnswerState from '../../judgement/AnswerState.vue';
+import { useEdits } from '../../session/planpage.ts';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 
 const props = defineProps<{
   plan: Plan;
   chain: Chain;
   stands: ChainStands | undefined;
+  /** 1 to 12, of what the plants use */ month: number;
   levelling: AnswerShown<Levelling | undefined>;
   edit: (command: Command) => readonly Fault[];
   chosen: string;
@@ -40,6 +47,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [id: string]; try: [command: Command]; working: [working: Working] }>();
 const settings = useSettings();
+const { perform } = useEdits();
 
 /** Drawing, px: one column a bed; floors and lines to one scale, the soil above torn off. */
 const COLUMN = 118;
@@ -154,6 +162,16 @@ function openOff(bed: BedNode): void {
   const b = at(bed);
   if (b && props.stands) emit('working', bedWorking(props.stands, b));
 }
+const byWeather = (bed: BedNode): number => bedUse(props.plan, bed, props.month).perDay;
+/** All beds as ET0 and the crop of Need say. */
+const takeWeather = (): void =>
+  void perform(
+    changeBeds(ids.value, 'use by the weather', (b) => {
+      b.useLPerDay = LITRES_PER_DAY.toPlan(byWeather(b));
+    }),
+  );
+const rain = computed(() => holesForRain(props.plan, first.value));
+const overFirst = computed(() => firstToRunOver(props.chain.beds));
 const mendWords = computed(() => {
   const m = mend.value;
   if (!m) return '';
@@ -469,6 +487,28 @@ const hours = (s: number | undefined): string =>
         <span class="figure">{{ hours(levelling.answer.alone) }}</span>; all of them in
         <span class="figure">{{ hours(levelling.answer.all) }}</span> through the hoses at the float’s own flow. A hose
         held into each fills them at once.
+      </p>
+      <p>
+        By ET0 and the crop of Need, in the month that is tightest, {{ nameOf(first) }} uses
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="emit('working', bedUseWorking(plan, first, month))"
+        >
+          {{ showText(byWeather(first), 'volume', settings.units) }}
+        </button>
+        a day.
+        <button type="button" class="plain-button edged" data-test="use-weather" @click="takeWeather">
+          Take it for all
+        </button>
+      </p>
+      <p v-if="overFirst" class="small" data-test="rain-holes">
+        {{ nameOf(overFirst) }} runs over first. For the heaviest rain counted on,
+        {{ showText(rain.rain, 'flow', settings.units) }} on a bed, {{ rain.holes }}
+        {{ rain.holes === 1 ? 'hole' : 'holes' }} of {{ showText(OVERFLOW_BORE, 'bore', settings.units) }} let it out
+        (one lets {{ showText(rain.one, 'flow', settings.units) }} through, with {{ drop(0.01) }} of water over it);
+        about {{ drop(0.019) }} over the line is common practice, no source.
       </p>
       <p class="small muted">
         Heights to one scale, {{ Math.round(scale) }} px a metre; widths are not. Soil above the torn line is left out.

@@ -2,25 +2,30 @@
 // The bench of rows: every hole as it waters, what runs along each pipe, the barrel going down, the jet, and the drill.
 import { line as curveOf } from 'd3-shape';
 import { computed, ref } from 'vue';
+import { GRAVITY } from '@vernal-slope/core/units';
 import type { Working } from '@vernal-slope/core/working';
-import { DRILL_ROWS } from '@vernal-slope/plan/catalogue';
+import { DRILL_ROWS, EMITTER_ROWS, findEmitter } from '@vernal-slope/plan/catalogue';
 import type { Fault } from '@vernal-slope/plan/document';
 import {
   changePlot,
   closeLoops,
   endsDead,
   setOneHole,
+  setPlotDrilled,
+  setPlotEmitters,
   setPlotHole,
   splitRun,
   toggleHole,
   type Command,
 } from '@vernal-slope/plan/edit';
 import {
+  DRY_JOINT,
   emitterWorking,
   evennessWorking,
   feedOf,
   plantsOf,
   plantWants,
+  pressureForThrow,
   screenFor,
   servedBy,
   smallestHole,
@@ -240,6 +245,39 @@ const drills = computed(() =>
   })),
 );
 const loop = computed(() => props.holes.answer?.loop);
+/** How far from the pipe a jet may land, m (assumption). */
+const REACH = 0.6;
+/** Pressure to which mains in the same pipes are throttled, Pa. */
+const throttle = computed(() =>
+  jet.value === undefined
+    ? undefined
+    : Math.min(
+        DRY_JOINT,
+        jet.value.up > 0 ? pressureForThrow(REACH, jet.value.up, c.value.water.density, GRAVITY) : Infinity,
+      ),
+);
+/** What stands along the rows: drilled holes, or something of the catalogue by its law. */
+const WATERS = [
+  { value: 'hole', label: 'drilled holes' },
+  ...EMITTER_ROWS.map((r) => ({ value: r.id, label: r.name })),
+];
+const waters = computed(() => {
+  const e = runs.value.emitters.at(0)?.entry;
+  if (!e || e.type === 'hole') return 'hole';
+  return (
+    EMITTER_ROWS.find(
+      (r) =>
+        Math.abs(r.litresPerHour / 60 - e.ratedFlowLpm) < 1e-5 &&
+        r.exponent === (e.exponent ?? 0.5) &&
+        r.kPa === e.ratedPressureKPa,
+    )?.id ?? null
+  );
+});
+function setWaters(id: string): void {
+  const row = findEmitter(id);
+  perform(row ? setPlotEmitters(props.plot.id, row) : setPlotDrilled(props.plot.id, 1));
+  picked.value = -1;
+}
 const split = computed(() => props.holes.answer?.split);
 const screen = computed(() => {
   const hole = smallestHole(runs.value);
@@ -459,7 +497,7 @@ const minutes = (s: number | undefined): string =>
       :progress="holes.progress"
       @again="holes.ask()"
     />
-    <div v-if="shownHoles.length > 0" class="scroll" tabindex="0" aria-label="Drills side by side">
+    <div v-if="shownHoles.length > 0 && now !== undefined" class="scroll" tabindex="0" aria-label="Drills side by side">
       <table class="drills" :class="{ old: holes.busy }">
         <tbody>
           <tr>
@@ -503,7 +541,7 @@ const minutes = (s: number | undefined): string =>
       </table>
     </div>
     <div class="offers">
-      <p v-if="best && !isNow(best.drill.diameter)" data-test="best-hole">
+      <p v-if="best && now !== undefined && !isNow(best.drill.diameter)" data-test="best-hole">
         <strong>Holes of {{ best.drill.name }}</strong> are the widest that are
         {{ percent(holes.answer?.wished ?? 0.9) }} even: {{ percent(best.even) }}, {{ perHour(best.mean) }} each.
         <button
@@ -516,7 +554,7 @@ const minutes = (s: number | undefined): string =>
           Try it
         </button>
       </p>
-      <p v-else-if="holes.answer && !best" data-test="no-hole">
+      <p v-else-if="holes.answer && !best && now !== undefined" data-test="no-hole">
         No drill of the table waters these rows {{ percent(holes.answer.wished) }} evenly: shorter rows, a loop, or a
         wider pipe.
       </p>
@@ -569,8 +607,13 @@ const minutes = (s: number | undefined): string =>
       <p v-if="screen" class="small muted">
         A screen with openings of {{ showText(screen, 'bore', settings.units) }} or less before the rows (a seventh of
         the hole, Keller and Bliesner 1990, from memory); ends that open for flushing. Joints pushed together without
-        glue hold about {{ showText(50_000, 'pressure', settings.units) }} (common practice, no source): mains led into
-        the same pipes is throttled under it, and local codes usually ask for a device against backflow.
+        glue hold about {{ showText(DRY_JOINT, 'pressure', settings.units) }} (common practice, no source).
+      </p>
+      <p v-if="throttle !== undefined" class="small muted" data-test="throttle">
+        Mains led into the same pipes are throttled to
+        <span class="figure">{{ showText(throttle, 'pressure', settings.units) }}</span>: joints stay on and jets stay
+        within {{ showText(REACH, 'height', settings.units) }} of the pipe (assumption; the bound without air). Local
+        codes usually ask for a device against backflow: ask before you join them.
       </p>
     </div>
     <div class="hours">
@@ -592,6 +635,18 @@ const minutes = (s: number | undefined): string =>
         />
       </div>
       <button type="button" class="plain-button edged" @click="addDraw">Another watering</button>
+      <div class="entry">
+        <span>Along the rows</span>
+        <ChoiceField
+          fit
+          :value="waters"
+          :options="WATERS"
+          placeholder="other emitters"
+          label="What waters along the rows"
+          data-test="waters"
+          @update:value="(id: string) => setWaters(id)"
+        />
+      </div>
       <div v-if="now !== undefined" class="entry">
         <span>Drill for all holes</span>
         <ChoiceField

@@ -104,6 +104,7 @@ function rows(key: string): void {
       :plan="plan"
       :chain="bench.chain"
       :stands="bench.stands"
+      :month="state.month.value"
       :levelling="levelling"
       :edit="edit"
       :chosen="picked"
