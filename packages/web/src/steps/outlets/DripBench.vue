@@ -638,7 +638,7 @@ const minutes = (s: number | undefined): string =>
       <div class="entry">
         <span>Along the rows</span>
         <ChoiceField
-          fit
+          class="wide"
           :value="waters"
           :options="WATERS"
           placeholder="other emitters"
@@ -860,6 +860,16 @@ figure svg {
   gap: 8px 24px;
   padding-top: 8px;
   border-top: var(--line-hair) solid var(--rule);
+}
+
+.wide {
+  flex: 1 1 200px;
+  min-width: 0;
+  max-width: 340px;
+}
+
+.entry {
+  max-width: 100%;
 }
 
 .entry :deep(.quantity) {
