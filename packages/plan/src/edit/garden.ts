@@ -1,5 +1,5 @@
 // Commands on plots and wicking beds: holes, loops, rows, chains.
-import type { EmitterRow } from '../catalogue/index.ts';
+import { EMITTER_ROWS, type EmitterRow } from '../catalogue/index.ts';
 import { emitterPlaces, MOST_EMITTERS, type Emitter } from '../fields/index.ts';
 import { partOf } from './holes.ts';
 import type { BedNode, Leg, Line, Plan, Plot } from '../schema/index.ts';
@@ -34,6 +34,16 @@ export const setPlotHole = (plot: string, diameterMm: number, label: string, pla
   },
 });
 
+const ratedOfRow = (row: EmitterRow): number => Number((row.litresPerHour / 60).toFixed(9));
+
+/** The row of the catalogue that an emitter was taken from; undefined for a hole and for one of its own. */
+export const emitterRowOf = (e: Emitter): EmitterRow | undefined =>
+  e.type === 'hole'
+    ? undefined
+    : EMITTER_ROWS.find(
+        (r) => ratedOfRow(r) === e.ratedFlowLpm && r.exponent === e.exponent && r.kPa === e.ratedPressureKPa,
+      );
+
 /** What stands along the rows of a plot: an emitter of the catalogue in the place of each hole, at its own spacing for a hose. */
 export const setPlotEmitters = (plot: string, row: EmitterRow): Command => ({
   label: row.name,
@@ -56,7 +66,7 @@ export const setPlotEmitters = (plot: string, row: EmitterRow): Command => ({
         leg.emitters = [
           {
             type: 'rated',
-            ratedFlowLpm: Number((row.litresPerHour / 60).toFixed(9)),
+            ratedFlowLpm: ratedOfRow(row),
             ratedPressureKPa: row.kPa,
             exponent: row.exponent,
             ...(row.compensatingFrom === undefined ? {} : { compensatingFromKPa: row.compensatingFrom }),

@@ -70,6 +70,7 @@ export {
   closeLoop,
   closeLoops,
   wayBack,
+  emitterRowOf,
   endsDead,
   joinDeadEnds,
   setOneHole,

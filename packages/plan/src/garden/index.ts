@@ -1,16 +1,7 @@
 // Gardens watered: plots of emitters, chains of wicking beds. The face of the subject.
 export { emittersOf, waterPlot, wateringState, type EmitterRuns, type PlotRuns, type WateringOptions } from './drip.ts';
 export { chainsOf, chainStands, type BedStands, type Chain, type ChainStands } from './beds.ts';
-export {
-  chainFindings,
-  chainName,
-  judgeBeds,
-  judgeGarden,
-  plotFindings,
-  screenFor,
-  smallestHole,
-  WICKS,
-} from './judge.ts';
+export { chainFindings, judgeBeds, judgeGarden, plotFindings, screenFor, smallestHole, WICKS } from './judge.ts';
 export {
   DRY_JOINT,
   feedOf,
@@ -24,7 +15,17 @@ export {
   type Watering,
 } from './watering.ts';
 export { searchHoles, tryHole, WISHED_EVEN, type HoleSearch, type HoleTried } from './holes.ts';
-export { bedUse, bedUseWorking, firstToRunOver, groupsOf, holesForRain, OVERFLOW_BORE, type RainHoles } from './use.ts';
+export {
+  bedLasts,
+  enteredUse,
+  bedUse,
+  bedUseWorking,
+  firstToRunOver,
+  groupsOf,
+  holesForRain,
+  OVERFLOW_BORE,
+  type RainHoles,
+} from './use.ts';
 export { bedsReport, dripReport } from './report.ts';
 export { levelling, mendChain, mendsOf, type BedMend, type Levelling, type Mended, type School } from './mend.ts';
-export { bedDaysWorking, bedWorking, bucketFloor, emitterWorking, evennessWorking } from './workings.ts';
+export { bedDaysWorking, bedWorking, emitterWorking, evennessWorking } from './workings.ts';

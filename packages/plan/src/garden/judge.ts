@@ -1,6 +1,6 @@
 // What is found of plots and of chains of beds.
 import { headOfPressure } from '@vernal-slope/core/water';
-import { bedArea, bedFloor, bedTolerance, bedWants, isBed, nameOf } from '../kinds/index.ts';
+import { bedTolerance, bedWants, nameOf } from '../kinds/index.ts';
 import { metresOfMm, mmOfMetres, pascals, resolvePipe, type Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import { lineName } from '../topology/index.ts';
@@ -157,14 +157,6 @@ export function judgeBeds(plan: Plan): { chains: ChainStands[]; findings: Findin
     findings: worstFirst(chains.flatMap((chain, k) => chainFindings(plan, chain, stood[k]))),
   };
 }
-
-/** Names for what says that beds hang together: those of the beds. */
-export const chainName = (chain: Chain): string =>
-  chain.beds.length === 1 ? nameOf(chain.beds[0]) : `${nameOf(chain.beds[0])} and ${chain.beds.length - 1} more`;
-
-/** Sum of the areas of beds, m². */
-export const areaOfBeds = (plan: Plan): number => plan.nodes.filter(isBed).reduce((sum, b) => sum + bedArea(b), 0);
-export const lowestFloor = (beds: readonly BedNode[]): number => Math.min(...beds.map(bedFloor));
 
 /** All that is found of a plan's garden: chains at rest, plots watered from the levels that the plan begins with. */
 export function judgeGarden(c: Compiled): Finding[] {

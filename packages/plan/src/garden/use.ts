@@ -4,12 +4,22 @@ import { GRAVITY } from '@vernal-slope/core/units';
 import type { Working } from '@vernal-slope/core/working';
 import { DESIGN_RAIN, etByMonth } from '../budget/index.ts';
 import { findCrop } from '../catalogue/index.ts';
-import { metresOfMm, rainRate } from '../compile/index.ts';
+import { flowFromLitresPerDay, metresOfMm, rainRate } from '../compile/index.ts';
 import { bedArea, bedFloor, bedTolerance, bedWants, nameOf } from '../kinds/index.ts';
 import type { BedNode, Plan } from '../schema/index.ts';
 
 /** Crop coefficient where Need has no garden (assumption). */
 const USUAL_KC = 1;
+
+/** What a bed's plants use as entered, m³/s; undefined where nothing is entered. */
+export const enteredUse = (bed: BedNode): number | undefined =>
+  bed.useLPerDay ? flowFromLitresPerDay(bed.useLPerDay) : undefined;
+
+/** How long a bed lives on the water that it holds, s; undefined where no use is entered. */
+export function bedLasts(bed: BedNode, water: number): number | undefined {
+  const use = enteredUse(bed);
+  return use === undefined ? undefined : water / use;
+}
 
 /** The garden of Need whose crop stands in the beds: the first. */
 function cropOf(plan: Plan): { kc: number; name: string } {

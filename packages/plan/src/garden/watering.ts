@@ -3,7 +3,7 @@ import { jetThrow } from '@vernal-slope/core/irrigation';
 import { runPlace } from '@vernal-slope/core/simulation';
 import { headOfPressure } from '@vernal-slope/core/water';
 import { planNeeds } from '../budget/index.ts';
-import { cubicMetres, DEFAULT_MONTH, metresOfMm, pascals, type Compiled } from '../compile/index.ts';
+import { cubicMetres, DEFAULT_MONTH, pascals, type Compiled } from '../compile/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { isStore } from '../kinds/index.ts';
 import { routeTo } from '../topology/index.ts';
@@ -141,6 +141,3 @@ export const pressureForThrow = (reach: number, height: number, density: number,
 
 /** What joints pushed together without glue hold, Pa (common practice, no source). */
 export const DRY_JOINT = pascals(50);
-
-/** Widest holes that a head of water still finds even; kept here for the words. */
-export const TOO_BIG_ON_A_BARREL = metresOfMm(1.6);

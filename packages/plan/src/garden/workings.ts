@@ -1,7 +1,7 @@
 // The workings of what the benches show.
 import { headOfPressure } from '@vernal-slope/core/water';
 import type { Term, Working } from '@vernal-slope/core/working';
-import { floorOf, metresOfMm, type Compiled } from '../compile/index.ts';
+import { metresOfMm, type Compiled } from '../compile/index.ts';
 import { HOLE_CD } from '../fields/index.ts';
 import { bedArea, bedForm, nameOf } from '../kinds/index.ts';
 import type { BedStands, ChainStands } from './beds.ts';
@@ -136,5 +136,3 @@ export function evennessWorking(r: PlotRuns): Working {
     ],
   };
 }
-
-export const bucketFloor = (c: ChainStands): number => floorOf(c.bucket);

@@ -318,6 +318,16 @@ export { fromSI, toSI };
 
 const KILOGRAMS_A_POUND = 0.45359237;
 
+/** A small flow as what comes in an hour: "11.9 L/h". @param flow m³/s */
+export function perHourText(flow: number, system: UnitSystem): string {
+  const { text, unit: symbol } = show(flow * 3600, 'volume', system);
+  return `${text} ${symbol}/h`;
+}
+
+/** A long time in hours or days, one decimal. @param seconds s */
+export const longText = (seconds: number, as: 'hours' | 'days'): string =>
+  fixed(seconds / (as === 'hours' ? 3600 : 86_400), 1);
+
 /** A cost: in the plan's money, or as the weight of the plastic in the pipe (kg). */
 export const costText = (cost: number, unit: 'money' | 'plastic', system: UnitSystem): string =>
   unit === 'money'

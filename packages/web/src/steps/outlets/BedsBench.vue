@@ -4,16 +4,18 @@
 import { computed, ref } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import type { Fault } from '@vernal-slope/plan/document';
+import { floorOf } from '@vernal-slope/plan/compile';
 import { changeBed, changeBeds, changeNode, type Command } from '@vernal-slope/plan/edit';
 import {
   bedDaysWorking,
+  bedLasts,
   bedUse,
   bedUseWorking,
   bedWorking,
+  enteredUse,
   firstToRunOver,
   holesForRain,
   OVERFLOW_BORE,
-  bucketFloor,
   mendChain,
   mendsOf,
   type BedMend,
@@ -27,7 +29,7 @@ import { bedFloor, bedTolerance, bedWants, isStore, nameOf } from '@vernal-slope
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { planField, planValue } from '../../display/planfields.ts';
-import { fixed, show, showText, unitFor } from '../../display/quantities.ts';
+import { longText, show, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -60,7 +62,7 @@ const first = computed(() => props.chain.beds[0]);
 const span = computed(() => {
   const beds = props.chain.beds;
   const line = props.stands?.float ?? Math.max(...beds.map((b) => bedFloor(b) + bedWants(b)));
-  const low = Math.min(...beds.map(bedFloor), ...(props.stands ? [bucketFloor(props.stands)] : []), line - 0.05);
+  const low = Math.min(...beds.map(bedFloor), ...(props.stands ? [floorOf(props.stands.bucket)] : []), line - 0.05);
   const high = Math.max(line, ...beds.map((b) => bedFloor(b) + Math.max(bedWants(b), b.overflowM ?? 0)));
   return { low, high: Math.max(high, low + 0.05) };
 });
@@ -78,10 +80,11 @@ const WAYS: readonly { value: BedMend; label: string }[] = [
   { value: 'bucket-and-one', label: 'Bucket and one bed' },
   { value: 'bucket', label: 'Bucket alone' },
 ];
+const toleranceOf = (bed: BedNode): number => planField('toleranceMm').toSI(bedTolerance(bed));
 const drop = (m: number): string => showText(m, 'drop', settings.units);
 const signed = (m: number): string => {
   const { text } = show(Math.abs(m), 'drop', settings.units);
-  return text === '0' ? '0' : `${m < 0 ? '−' : '+'}${text}`;
+  return !/[1-9]/.test(text) ? '0' : `${m < 0 ? '−' : '+'}${text}`;
 };
 const unit = computed(() => unitFor('drop', settings.units).symbol);
 const at = (bed: BedNode): BedStands | undefined => props.stands?.beds.find((b) => b.bed.id === bed.id);
@@ -149,14 +152,13 @@ function nudge(event: KeyboardEvent, bed: BedNode): void {
 }
 
 const LITRES_PER_DAY = planField('useLPerDay');
-const useOf = (bed: BedNode): number => LITRES_PER_DAY.toSI(bed.useLPerDay ?? 0) / 86_400;
 const days = (bed: BedNode): string => {
-  const b = at(bed);
-  return b && bed.useLPerDay ? fixed(b.water / useOf(bed) / 86_400, 1) : '–';
+  const lasts = bedLasts(bed, at(bed)?.water ?? 0);
+  return lasts === undefined ? '–' : longText(lasts, 'days');
 };
 function openDays(bed: BedNode): void {
-  const b = at(bed);
-  if (b && bed.useLPerDay) emit('working', bedDaysWorking(b, useOf(bed)));
+  const [b, use] = [at(bed), enteredUse(bed)];
+  if (b && use !== undefined) emit('working', bedDaysWorking(b, use));
 }
 function openOff(bed: BedNode): void {
   const b = at(bed);
@@ -189,12 +191,7 @@ const mendWords = computed(() => {
 function tryMend(): void {
   if (props.stands && mend.value) emit('try', mendChain(props.stands, mend.value, school.value, mendWords.value));
 }
-const hours = (s: number | undefined): string =>
-  s === undefined
-    ? 'more than two days'
-    : s < 5400
-      ? showText(s, 'duration', settings.units)
-      : `${fixed(s / 3600, 1)} h`;
+const hours = (s: number | undefined): string => (s === undefined ? 'more than two days' : `${longText(s, 'hours')} h`);
 </script>
 
 <template>
@@ -250,22 +247,22 @@ const hours = (s: number | undefined): string =>
           <h3>Bucket</h3>
           <svg :width="COLUMN" :height="HEIGHT" aria-hidden="true">
             <template v-if="stands">
-              <rect class="earth" x="0" :y="y(bucketFloor(stands))" :width="COLUMN" :height="HEIGHT" />
+              <rect class="earth" x="0" :y="y(floorOf(stands.bucket))" :width="COLUMN" :height="HEIGHT" />
               <rect
                 class="water"
                 x="40"
                 :y="y(stands.line)"
                 width="38"
-                :height="y(bucketFloor(stands)) - y(stands.line)"
+                :height="y(floorOf(stands.bucket)) - y(stands.line)"
               />
-              <path class="wall" :d="`M40 ${SKY - 20}V${y(bucketFloor(stands))}H78V${SKY - 20}`" />
+              <path class="wall" :d="`M40 ${SKY - 20}V${y(floorOf(stands.bucket))}H78V${SKY - 20}`" />
               <circle class="ball" cx="52" :cy="y(stands.float)" r="7" />
               <path class="arm" :d="`M58 ${y(stands.float) - 4}L78 ${SKY - 14}`" />
               <path class="line" :d="`M40 ${y(stands.line)}H${COLUMN}`" />
               <path v-if="dashed !== undefined" class="dashed" :d="`M40 ${y(dashed)}H${COLUMN}`" />
               <path
                 class="hose"
-                :d="`M78 ${y(bucketFloor(stands) + stands.bucket.outletM)}C98 ${y(bucketFloor(stands)) + 8},100 ${y(bedFloor(first) + first.joinM) + 10},${COLUMN} ${y(bedFloor(first) + first.joinM)}`"
+                :d="`M78 ${y(floorOf(stands.bucket) + stands.bucket.outletM)}C98 ${y(floorOf(stands.bucket)) + 8},100 ${y(bedFloor(first) + first.joinM) + 10},${COLUMN} ${y(bedFloor(first) + first.joinM)}`"
               />
             </template>
           </svg>
@@ -314,7 +311,7 @@ const hours = (s: number | undefined): string =>
               <path class="torn" :d="`M8 ${SKY - 22}q12 -6 24 0t24 0t24 0t24 0t8 -2`" />
               <path
                 class="want"
-                :d="`M86 ${y(bedFloor(bed) + bedWants(bed) + bedTolerance(bed) / 1000)}h14m-7 0V${y(bedFloor(bed) + bedWants(bed) - bedTolerance(bed) / 1000)}m-7 0h14`"
+                :d="`M86 ${y(bedFloor(bed) + bedWants(bed) + toleranceOf(bed))}h14m-7 0V${y(bedFloor(bed) + bedWants(bed) - toleranceOf(bed))}m-7 0h14`"
               />
               <path
                 v-if="bed.overflowM !== undefined"
@@ -350,7 +347,7 @@ const hours = (s: number | undefined): string =>
             role="slider"
             aria-orientation="vertical"
             :aria-label="`Floor of ${nameOf(bed)}; arrows raise and lower it`"
-            :aria-valuenow="Math.round(baseShown(bed) * 1000)"
+            :aria-valuenow="Math.round(1e3 * baseShown(bed))"
             :aria-valuetext="drop(baseShown(bed))"
             aria-valuemin="-1000"
             aria-valuemax="1000"

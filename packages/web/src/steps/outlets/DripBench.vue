@@ -9,6 +9,7 @@ import type { Fault } from '@vernal-slope/plan/document';
 import {
   changePlot,
   closeLoops,
+  emitterRowOf,
   endsDead,
   setOneHole,
   setPlotDrilled,
@@ -38,7 +39,8 @@ import {
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
-import { percent, show, showText } from '../../display/quantities.ts';
+import { planValue } from '../../display/planfields.ts';
+import { percent, perHourText, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -140,10 +142,7 @@ const isShort = (k: number): boolean => {
 };
 const picked = ref(-1);
 const chosen = computed(() => (picked.value >= 0 ? runs.value.emitters.at(picked.value) : undefined));
-const perHour = (flow: number): string => {
-  const { text, unit } = show(flow * 3600, 'volume', settings.units);
-  return `${text} ${unit}/h`;
-};
+const perHour = (flow: number): string => perHourText(flow, settings.units);
 function pick(k: number): void {
   picked.value = picked.value === k ? -1 : k;
 }
@@ -221,7 +220,7 @@ function setUp(value: number): string | undefined {
 /** Drills beside the one that is there: as many as stand side by side. */
 const now = computed(() => {
   const hole = smallestHole(runs.value);
-  return hole === undefined ? undefined : hole * 1000;
+  return hole === undefined ? undefined : planValue('diameterMm', hole);
 });
 const SIDE_BY_SIDE = 6;
 const shownHoles = computed(() => {
@@ -263,15 +262,7 @@ const WATERS = [
 ];
 const waters = computed(() => {
   const e = runs.value.emitters.at(0)?.entry;
-  if (!e || e.type === 'hole') return 'hole';
-  return (
-    EMITTER_ROWS.find(
-      (r) =>
-        Math.abs(r.litresPerHour / 60 - e.ratedFlowLpm) < 1e-5 &&
-        r.exponent === (e.exponent ?? 0.5) &&
-        r.kPa === e.ratedPressureKPa,
-    )?.id ?? null
-  );
+  return !e || e.type === 'hole' ? 'hole' : (emitterRowOf(e)?.id ?? null);
 });
 function setWaters(id: string): void {
   const row = findEmitter(id);
@@ -415,7 +406,7 @@ const minutes = (s: number | undefined): string =>
         >
           <path class="axis" :d="`M${CURVE.left} 4V${CURVE.height - CURVE.bottom}H${CURVE.width}`" />
           <text :x="CURVE.left - 4" y="14" class="tick right">
-            {{ show(top * 3600, 'volume', settings.units).text }}
+            {{ perHour(top) }}
           </text>
           <text :x="CURVE.left - 4" :y="CURVE.height - CURVE.bottom" class="tick right">0</text>
           <text :x="CURVE.left" :y="CURVE.height - 4" class="tick">start</text>
