@@ -96,14 +96,17 @@ function driestWeek(plan: Plan, b: Brought, needs: PlanNeeds): DriestWeek {
  */
 function reached(plan: Plan, needs: PlanNeeds): Pick<PlanBalance, 'idle' | 'unreached'> {
   const sources = plan.nodes.filter((n) => isSource(n)).map((n) => ({ id: n.id, reach: reachOf(plan, n.id) }));
-  const places = needs.rows.flatMap((r) => ('node' in r.at ? [{ id: r.id, node: r.at.node }] : []));
-  const everywhere = needs.rows.length === 0 || places.length < needs.rows.length;
+  const placesOf = ({ at }: NeedRow): readonly string[] => ('node' in at ? [at.node] : 'places' in at ? at.places : []);
+  const places = needs.rows.flatMap((r) => placesOf(r).map((node) => ({ id: r.id, node })));
+  const everywhere = needs.rows.length === 0 || needs.rows.some((r) => placesOf(r).length === 0);
   const serves = ({ id, reach }: (typeof sources)[number]): boolean =>
     (everywhere && feedsSomething(plan, id)) || places.some((p) => reach.has(p.node));
   return {
     idle: new Set(sources.filter((s) => !serves(s)).map((s) => s.id)),
     unreached:
-      sources.length === 0 ? [] : places.filter((p) => !sources.some((s) => s.reach.has(p.node))).map((p) => p.id),
+      sources.length === 0
+        ? []
+        : [...new Set(places.filter((p) => !sources.some((s) => s.reach.has(p.node))).map((p) => p.id))],
   };
 }
 

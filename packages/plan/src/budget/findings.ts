@@ -96,7 +96,11 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
   else if (b.yields.length === 0) found.push(finding('no-source', 'need', {}));
   else {
     for (const row of b.needs.rows.filter((r) => b.unreached.includes(r.id)))
-      found.push(finding('need-not-reached', 'node' in row.at ? row.at.node : 'need', { name: row.name }));
+      found.push(
+        finding('need-not-reached', 'node' in row.at ? row.at.node : 'places' in row.at ? row.at.places[0] : 'need', {
+          name: row.name,
+        }),
+      );
     const short = b.months.filter((m) => m.spare < -1e-9).length;
     found.push(
       short > 0

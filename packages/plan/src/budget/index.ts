@@ -23,7 +23,7 @@ export {
   type MonthlyClimate,
   type WeatherKey,
 } from './climate.ts';
-export { DEFAULT_LOSS, planNeeds, type NeedRow, type PlanNeeds } from './needs.ts';
+export { DEFAULT_LOSS, gardenOf, planNeeds, plantsIn, type NeedRow, type PlanNeeds } from './needs.ts';
 export {
   drinkingCautions,
   DUE_MONTHS,

@@ -22,9 +22,10 @@ import {
   type UsualVisit,
 } from '../catalogue/index.ts';
 import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
-import type { Herd, NeedAt, Needs, Plan, VesselNode } from '../schema/index.ts';
+import type { Herd, NeedAt, Needs, Plan, Plot, VesselNode } from '../schema/index.ts';
 import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
-import { isVessel } from '../kinds/index.ts';
+import { emitterPlaces } from '../fields/index.ts';
+import { isBed, isVessel, nameOf } from '../kinds/index.ts';
 
 export interface NeedRow extends Consumer {
   readonly kind: 'herd' | 'people' | 'garden';
@@ -233,6 +234,82 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
   };
 }
 
+const EVENLY = new Array<number>(24).fill(1 / 24);
+
+/** The garden of Need whose crop a plot or a bed waters; undefined where it stands for itself. */
+export const gardenOf = (plan: Plan, of: { readonly garden?: string }): string | undefined =>
+  plan.needs?.gardens?.find((g) => g.name === of.garden)?.name;
+
+/** Plants of a plot by its holes, those taped over left out. */
+export function plantsIn(plan: Plan, plot: Plot): number {
+  let plants = 0;
+  for (const line of plan.lines)
+    if (plot.lines.includes(line.id))
+      for (const leg of line.legs)
+        for (const e of leg.emitters ?? [])
+          plants += (emitterPlaces(e).length - (e.shut?.length ?? 0)) / (e.perPlant ?? 1);
+  return plants;
+}
+
+/** What beds use of which no garden of Need tells. */
+function bedsRow(plan: Plan): NeedRow[] {
+  const beds = plan.nodes.filter(isBed).filter((b) => b.useLPerDay && gardenOf(plan, b) === undefined);
+  if (beds.length === 0) return [];
+  const total = beds.reduce((sum, b) => sum + (b.useLPerDay ?? 0), 0);
+  const name = beds.length === 1 ? nameOf(beds[0]) : `${beds.length} wicking beds`;
+  const source = 'entered, bed by bed: taken evenly, day and night';
+  return [
+    {
+      id: 'beds',
+      kind: 'garden',
+      name,
+      perDay: new Array<number>(12).fill(cubicMetres(total)),
+      hours: EVENLY,
+      each: total / beds.length,
+      count: beds.length,
+      perUnit: 0,
+      source,
+      working: eachWorking(name, beds.length, total / beds.length, 'bed', source),
+      basis: 'entered',
+      at: { grown: beds.map((b) => b.id), places: beds.map((b) => b.id) },
+      ifToo: false,
+    },
+  ];
+}
+
+/** What the plants of a plot want as entered, where no garden of Need tells. */
+function plotRow(plan: Plan, plot: Plot): NeedRow[] {
+  const plants = plantsIn(plan, plot);
+  const draws = plot.draws ?? [];
+  if (plot.wantsLPerPlant === undefined || plants === 0 || draws.length === 0 || gardenOf(plan, plot) !== undefined)
+    return [];
+  const each = plot.wantsLPerPlant * draws.length;
+  const source = `entered: ${plot.wantsLPerPlant} L a plant at each of ${draws.length} ${draws.length === 1 ? 'watering' : 'waterings'}`;
+  const name = plot.name ?? plot.id;
+  return [
+    {
+      id: `plot:${plot.id}`,
+      kind: 'garden',
+      name,
+      perDay: new Array<number>(12).fill(cubicMetres(plants * each)),
+      hours: blendHours(
+        draws.map((d) => ({ weight: d.durationMin, hours: spreadOver(minutesOf(d.at), d.durationMin) })),
+      ),
+      each,
+      count: plants,
+      perUnit: 0,
+      source,
+      working: eachWorking(name, plants, each, 'plant', source),
+      basis: 'entered',
+      at: {
+        grown: [plot.id],
+        places: plan.lines.filter((l) => plot.lines.includes(l.id)).map((l) => l.from),
+      },
+      ifToo: false,
+    },
+  ];
+}
+
 /** Losses taken when the plan does not say: leaks and spills (common practice, no source). */
 export const DEFAULT_LOSS = 0.1;
 
@@ -254,6 +331,8 @@ export function planNeeds(plan: Plan): PlanNeeds {
     ...plan.nodes.flatMap((n) => (isVessel(n) ? (n.herds ?? []).map((_, k) => herdRow(plan, n, k)) : [])),
     ...(needs.people ?? []).map((_, k) => peopleRow(needs, k)),
     ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
+    ...bedsRow(plan),
+    ...(plan.plots ?? []).flatMap((p) => plotRow(plan, p)),
   ];
   const losses = needs.lossShare ?? DEFAULT_LOSS;
   const rows = all.filter((r) => !r.ifToo);

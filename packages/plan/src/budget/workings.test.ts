@@ -66,7 +66,7 @@ const AGAIN: readonly [string, Working, (w: Working) => number][] = [
   ...balance.needs.rows.map((row): [string, Working, (w: Working) => number] => [
     row.name,
     row.working,
-    row.kind === 'garden'
+    row.working.terms.some((t) => t.key === 'et')
       ? (w) => ((term(w, 'et') * term(w, 'kc') - term(w, 'rain')) * term(w, 'area')) / term(w, 'eta')
       : (w) => term(w, 'n') * term(w, 'v'),
   ]),

@@ -181,6 +181,7 @@ export const DRILL_ROWS: readonly DrillRow[] = [
   { id: '1-mm', name: '1 mm', diameter: 1, set: 'metric', source: 'exact size' },
   { id: '1.2-mm', name: '1.2 mm', diameter: 1.2, set: 'metric', source: 'exact size' },
   { id: '1.5-mm', name: '1.5 mm', diameter: 1.5, set: 'metric', source: 'exact size' },
+  { id: '1.6-mm', name: '1.6 mm', diameter: 1.6, set: 'metric', source: 'exact size' },
   { id: '2-mm', name: '2 mm', diameter: 2, set: 'metric', source: 'exact size' },
   { id: '2.5-mm', name: '2.5 mm', diameter: 2.5, set: 'metric', source: 'exact size' },
   { id: '3-mm', name: '3 mm', diameter: 3, set: 'metric', source: 'exact size' },

@@ -23,14 +23,75 @@ export const changePlot = (id: string, label: string, change: (plot: Plot) => vo
   },
 });
 
-/** Holes of another drill in all of a plot, or for those plants only; emitters that are no holes stay. */
-export const setPlotHole = (plot: string, diameterMm: number, label: string, plant?: string): Command => ({
+/** Some holes of a plot: those of one kind of plant, or of one row. */
+export interface HoleGroup {
+  readonly plant?: string;
+  readonly line?: string;
+  readonly leg?: number;
+}
+
+/** Groups of a plot's holes that may have drills of their own: by what is planted, else by row; none where all is one. */
+export function holeGroups(plan: Plan, plot: string): HoleGroup[] {
+  const rows = linesOf(plan, plot).flatMap((line) =>
+    line.legs.flatMap((leg, k) =>
+      (leg.emitters ?? []).some((e) => e.type === 'hole') ? [{ line: line.id, leg: k, on: leg }] : [],
+    ),
+  );
+  const plants = new Set(
+    rows.flatMap((r) => (r.on.emitters ?? []).flatMap((e) => (e.type === 'hole' ? [e.plant ?? ''] : []))),
+  );
+  if (plants.size > 1) return [...plants].map((plant) => ({ plant }));
+  return rows.length > 1 ? rows.map(({ line, leg }) => ({ line, leg })) : [];
+}
+
+/** Holes of another drill in all of a plot, or in one group of them; emitters that are no holes stay. */
+export const setPlotHole = (plot: string, diameterMm: number, label: string, group: HoleGroup = {}): Command =>
+  setGroupHoles(plot, [{ group, diameterMm }], label);
+
+/** Holes of other drills, group by group. */
+export const setGroupHoles = (
+  plot: string,
+  groups: readonly { readonly group: HoleGroup; readonly diameterMm: number }[],
+  label: string,
+): Command => ({
   label,
   recipe: (plan) => {
-    for (const line of linesOf(plan, plot))
-      for (const leg of line.legs)
-        for (const e of leg.emitters ?? [])
-          if (e.type === 'hole' && (plant === undefined || (e.plant ?? '') === plant)) e.diameterMm = diameterMm;
+    for (const { group, diameterMm } of groups)
+      for (const line of linesOf(plan, plot))
+        line.legs.forEach((leg, k) => {
+          if ((group.line !== undefined && group.line !== line.id) || (group.leg !== undefined && group.leg !== k))
+            return;
+          for (const e of leg.emitters ?? [])
+            if (e.type === 'hole' && (group.plant === undefined || (e.plant ?? '') === group.plant))
+              e.diameterMm = diameterMm;
+        });
+  },
+});
+
+/** What is planted along one row. */
+export const setRowPlant = (lineId: string, leg: number, plant: string): Command => ({
+  label: 'what is planted in a row',
+  recipe: (plan) => {
+    for (const e of lineOf(plan, lineId).legs[leg].emitters ?? [])
+      if (plant) e.plant = plant;
+      else delete e.plant;
+  },
+});
+
+/** Moves one hole along its pipe, to so many metres from where its leg begins; no farther than the leg's ends. */
+export const moveHole = (lineId: string, leg: number, entry: number, k: number, atM: number): Command => ({
+  label: 'a hole moved along its pipe',
+  recipe: (plan) => {
+    const on = lineOf(plan, lineId).legs[leg];
+    const e = on.emitters?.at(entry);
+    if (!e) return;
+    const places = emitterPlaces(e).map(tidy);
+    if (k >= places.length) return;
+    places[k] = tidy(Math.min(on.lengthM, Math.max(0, atM)));
+    e.atM = places;
+    delete e.firstAtM;
+    delete e.spacingM;
+    delete e.count;
   },
 });
 

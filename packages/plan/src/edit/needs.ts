@@ -1,6 +1,6 @@
 // Commands on what a plan needs: herds at the places where they drink, people, gardens.
 import { findAnimal, USUAL_HOURS } from '../catalogue/index.ts';
-import { isBasin, isVessel, type VesselNode } from '../kinds/index.ts';
+import { isBasin, isBed, isVessel, type VesselNode } from '../kinds/index.ts';
 import type { Garden, Herd, NeedAt, Needs, People, Plan } from '../schema/index.ts';
 import type { Command } from './apply.ts';
 import { changeNode, changePlan } from './commands.ts';
@@ -116,7 +116,20 @@ export const addGarden = (): Command =>
       }),
   );
 
+/** Another name for a garden; plots and beds that water it go with it. */
+export const renameGarden = (at: NeedAt, name: string): Command =>
+  changePlan('name of the garden', (plan) => {
+    const garden = gardenAt(plan, at);
+    if (!garden) return;
+    for (const p of plan.plots ?? []) if (p.garden === garden.name) p.garden = name;
+    for (const n of plan.nodes) if (isBed(n) && n.garden === garden.name) n.garden = name;
+    garden.name = name;
+  });
+
 export const removeNeed = (at: NeedAt): Command =>
   'node' in at
     ? changeNode(at.node, isVessel, 'herd taken out', (n) => void n.herds?.splice(at.index, 1))
-    : changeNeeds('need taken out', (n) => void n[at.list]?.splice(at.index, 1));
+    : changeNeeds('need taken out', (n) => {
+        // beds and plots are taken out where they stand
+        if ('list' in at) n[at.list]?.splice(at.index, 1);
+      });

@@ -13,6 +13,8 @@ const along = {
   atM: list('atM', atLeastZero.max(100_000)).optional(),
   /** m above the pipe's own run: the ground less the leg's depth. */
   heightM: z.number().min(-10).max(50).optional(),
+  /** Way of the jet, degrees above level; level where left out. */
+  jetDeg: z.number().min(-90).max(90).optional(),
   plant: z.string().max(100).optional(),
   perPlant: z.number().int().min(1).max(1000).optional(),
   equivalentLengthM: atLeastZero.max(100).optional(),

@@ -205,7 +205,12 @@ export type HaulEntry = z.infer<typeof haulSchema>;
 export type Needs = z.infer<typeof needsSchema>;
 export type People = NonNullable<Needs['people']>[number];
 export type Garden = NonNullable<Needs['gardens']>[number];
-/** Where a need stands in the document: a herd at the place where it drinks, people and gardens in the plan's own lists. */
+/**
+ * Where a need stands in the document: a herd at the place where it drinks, people and gardens in the plan's own lists;
+ * beds and plots that no garden of the lists stands for by their ids, with the places where their water arrives.
+ */
 export type NeedAt =
-  { readonly node: string; readonly index: number } | { readonly list: 'people' | 'gardens'; readonly index: number };
+  | { readonly node: string; readonly index: number }
+  | { readonly list: 'people' | 'gardens'; readonly index: number }
+  | { readonly grown: readonly string[]; readonly places: readonly string[] };
 export type Climate = z.infer<typeof climateSchema>;

@@ -187,9 +187,15 @@ describe('a lateral', () => {
           expect(even(true)).toBeGreaterThanOrEqual(even(false) - 1e-6);
         },
       ),
-      // one case of some ten thousand once failed and was not caught: the seed is kept until it is
-      { numRuns: 30, seed: 26 },
+      { numRuns: 30 },
     );
+  });
+
+  it('settles where a short wide piece carries more by the last digits of its heads than is asked of flows', () => {
+    const emitters = [{ type: 'hole', diameterMm: 3, firstAtM: 0.25, spacingM: 0.5, count: 5 }];
+    for (const headM of [1.4477, 1.45, 1.5, 2])
+      water(rowPlan({ headM, boreMm: 23.517, lengthM: 2.5, loop: true, emitters }));
+    water(rowPlan({ headM: 1.447742577432287, boreMm: 23.516875837667893, lengthM: 2.5, loop: true, emitters }));
   });
 
   it('a compensating emitter is flat above its pressure, and by the square root below it', () => {

@@ -14,7 +14,38 @@ export {
   type PlantsServed,
   type Watering,
 } from './watering.ts';
-export { searchHoles, tryHole, WISHED_EVEN, type HoleSearch, type HoleTried } from './holes.ts';
+export {
+  drillsByGroup,
+  searchHoles,
+  tryHole,
+  usualDrill,
+  WISHED_EVEN,
+  type GroupDrills,
+  type HoleSearch,
+  type HoleTried,
+} from './holes.ts';
+export { potOfRow, potsByHand, potsWorking, type ClayPot, type PotsByHand } from './pots.ts';
+export {
+  reservoirsOf,
+  setPores,
+  setReservoir,
+  setReservoirPipe,
+  setWaterShare,
+  shareOf,
+  shareWorking,
+  STONE_PORES,
+  usualRing,
+  type ReservoirKind,
+  type ReservoirType,
+} from './reservoir.ts';
+export {
+  gardenOfPlot,
+  gardenServed,
+  openingFor,
+  openingWorking,
+  type GardenServed,
+  type PlotServes,
+} from './served.ts';
 export {
   bedLasts,
   enteredUse,
@@ -27,5 +58,17 @@ export {
   type RainHoles,
 } from './use.ts';
 export { bedsReport, dripReport } from './report.ts';
-export { levelling, mendChain, mendsOf, type BedMend, type Levelling, type Mended, type School } from './mend.ts';
+export {
+  chainDaysWorking,
+  chainLasts,
+  fillByHose,
+  HOSE_FLOW,
+  levelling,
+  mendChain,
+  mendsOf,
+  type BedMend,
+  type Levelling,
+  type Mended,
+  type School,
+} from './mend.ts';
 export { bedDaysWorking, bedWorking, emitterWorking, evennessWorking } from './workings.ts';

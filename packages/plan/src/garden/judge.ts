@@ -77,6 +77,10 @@ export const smallestHole = ({ emitters }: Pick<PlotRuns, 'emitters'>): number |
 /** Openings of the screen that a hole (m) asks for, m. */
 export const screenFor = (hole: number): number => hole * SCREEN;
 
+/** Thickness of a bed's wall at a height over its floor, mm: barrels are thicker in their upper half. */
+const wallAt = (bed: BedNode, height: number): number | undefined =>
+  height > bed.shape.heightM / 2 ? (bed.wallUpperMm ?? bed.wallMm) : bed.wallMm;
+
 /** What is wrong or right with a bed by itself. */
 function bedByItself(bed: BedNode): Finding[] {
   const found: Finding[] = [];
@@ -88,8 +92,12 @@ function bedByItself(bed: BedNode): Finding[] {
     found.push(
       finding('reservoir-thin', bed.id, { reservoir: bed.reservoir.heightM, bore: metresOfMm(bed.joinBoreMm) }),
     );
-  if (bed.wallMm !== undefined && bed.wallMm > GROMMET_WALL_MM)
-    found.push(finding('wall-too-thick', bed.id, { wall: metresOfMm(bed.wallMm), most: metresOfMm(GROMMET_WALL_MM) }));
+  const wall = Math.max(
+    wallAt(bed, bed.joinM) ?? 0,
+    bed.overflowM === undefined ? 0 : (wallAt(bed, bed.overflowM) ?? 0),
+  );
+  if (wall > GROMMET_WALL_MM)
+    found.push(finding('wall-too-thick', bed.id, { wall: metresOfMm(wall), most: metresOfMm(GROMMET_WALL_MM) }));
   const soil = bed.shape.heightM - wants;
   const reach = bed.wicksM ?? WICKS;
   if (soil > reach) found.push(finding('line-over-wicking', bed.id, { soil, reach }));
@@ -112,7 +120,8 @@ export function chainFindings(plan: Plan, chain: Chain, stands: ChainStands | un
   if (chain.buckets.length > 1) found.push(finding('chain-two-buckets', at, { buckets: chain.buckets.length }));
   // where slopes part the beds into a few groups, no one line serves all
   const groups = groupsOf(chain.beds);
-  if (groups.length > 1 && groups.length <= chain.beds.length / 2)
+  // one bed that stands off is shimmed
+  if (groups.length > 1 && groups.every((g) => g.length > 1))
     found.push(
       finding('beds-in-steps', at, {
         groups: groups.length,

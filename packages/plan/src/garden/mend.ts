@@ -1,11 +1,15 @@
 // What would level a chain: each bed shimmed, the bucket alone, the bucket and the one bed that is farthest off.
 import { runPlace } from '@vernal-slope/core/simulation';
-import { floorOf } from '../compile/index.ts';
-import { isBed, isStore } from '../kinds/index.ts';
+import { volumeAt } from '@vernal-slope/core/tank';
+import type { Working } from '@vernal-slope/core/working';
+import { floorOf, flowFromLpm, tankShape } from '../compile/index.ts';
+import { bedVolume, isBed, isStore, nameOf } from '../kinds/index.ts';
 import { placeInTime } from '../intime/index.ts';
+import { partAround } from '../topology/index.ts';
 import type { Plan } from '../schema/index.ts';
 import type { Command } from '../edit/index.ts';
 import type { ChainStands } from './beds.ts';
+import { enteredUse } from './use.ts';
 
 export type BedMend = 'each' | 'bucket' | 'bucket-and-one';
 /** Both schools of moving the line: what the bucket stands on, or where its float shuts. */
@@ -80,7 +84,7 @@ export interface Levelling {
 /** How far beds are drawn down, m, how near counts as level again, and how long is looked. */
 const DOWN = 0.02;
 const NEAR = 0.002;
-const SOON = 6 * 3600;
+const PIECE = 2 * 3600;
 const LONGEST = 2 * 86_400;
 
 /** How long a chain takes to be level again through its hoses: the last bed drawn down alone, and all of them. */
@@ -89,21 +93,68 @@ export function levelling(plan: Plan, c: ChainStands): Levelling | undefined {
   if (!last) return undefined;
   const atRest = Object.fromEntries(c.beds.map((b) => [b.bed.id, b.depth]));
   const bucketAt = c.line - floorOf(c.bucket);
-  const time = (down: (id: string) => boolean): number | undefined => within(down, SOON) ?? within(down, LONGEST);
-  const within = (down: (id: string) => boolean, duration: number): number | undefined => {
-    const levels = {
+  // what hangs on other tanks changes nothing here; nothing is drawn meanwhile
+  const part = { ...partAround(plan, c.bucket.id), plots: [] };
+  const mark = (atRest[last.bed.id] ?? 0) - NEAR;
+  const time = (down: (id: string) => boolean): number | undefined => {
+    let levels: Record<string, number> = {
       [c.bucket.id]: bucketAt,
       ...Object.fromEntries(Object.entries(atRest).map(([id, l]) => [id, down(id) ? Math.max(0, l - DOWN) : l])),
     };
-    // nothing is drawn meanwhile: only what hoses and float bring
-    const inTime = placeInTime({ ...plan, plots: [] }, { duration, levels, watering: '' });
-    const k = inTime.vessels.findIndex((n) => n.id === last.bed.id);
-    const mark = atRest[last.bed.id] - NEAR;
-    let found: number | undefined;
-    const run = runPlace(inTime.place, { every: 60 });
-    for (let m = 1; m < run.moments.length && found === undefined; m++)
-      if (run.moments[m].levels[k] >= mark) found = run.moments[m].t;
-    return found;
+    for (let begun = 0; begun < LONGEST; begun += PIECE) {
+      const inTime = placeInTime(part, { duration: PIECE, levels, watering: '' });
+      const k = inTime.vessels.findIndex((n) => n.id === last.bed.id);
+      const { moments } = runPlace(inTime.place, { every: 60 });
+      const found = moments.find((m) => m.levels[k] >= mark);
+      if (found) return begun + found.t;
+      levels = Object.fromEntries(inTime.vessels.map((n, v) => [n.id, moments[moments.length - 1].levels[v]]));
+    }
+    return undefined;
   };
   return { bed: last.bed.id, alone: time((id) => id === last.bed.id), all: time(() => true) };
+}
+
+/** What a hose from a tap gives, m³/s (assumption). */
+export const HOSE_FLOW = flowFromLpm(10);
+
+/** How long it takes to fill all beds up again by a hose held into one after another, drawn down as for `levelling`, s. */
+export const fillByHose = (c: ChainStands): number =>
+  c.beds.reduce((sum, b) => sum + b.water - bedVolume(b.bed, Math.max(0, b.depth - DOWN)), 0) / HOSE_FLOW;
+
+/** Water of a bucket over its joint, m³. */
+function inBucket(c: ChainStands): number {
+  const shape = tankShape(c.bucket.shape, c.bucket.count);
+  const level = c.line - floorOf(c.bucket);
+  return volumeAt(shape, level) - volumeAt(shape, Math.min(c.bucket.outletM, level));
+}
+const useOf = (c: ChainStands): number => c.beds.reduce((sum, b) => sum + (enteredUse(b.bed) ?? 0), 0);
+
+/** How long beds live on what they hold with the feed shut, s, without and with their bucket; undefined where no use is entered. */
+export function chainLasts(c: ChainStands): { alone: number; withBucket: number } | undefined {
+  const use = useOf(c);
+  return use > 0 ? { alone: c.water / use, withBucket: (c.water + inBucket(c)) / use } : undefined;
+}
+
+export function chainDaysWorking(c: ChainStands): Working {
+  const use = useOf(c);
+  const bucket = inBucket(c);
+  return {
+    code: 'chain-days',
+    of: nameOf(c.bucket),
+    rule: 't = \\frac{{{beds}} + {{bucket}}}{{{use}}}',
+    terms: [
+      { key: 'beds', tex: 'V_\\mathrm{beds}', name: 'water in the beds', value: c.water, dimension: 'volume' },
+      {
+        key: 'bucket',
+        tex: 'V_\\mathrm{bucket}',
+        name: 'water in the bucket over its joint',
+        value: bucket,
+        dimension: 'volume',
+      },
+      { key: 'use', tex: 'q', name: 'what all beds use', value: use, dimension: 'flow' },
+    ],
+    result: { tex: 't', value: (c.water + bucket) / use, dimension: 'time' },
+    source: 'water balance; uses as entered',
+    assumptions: ['The feed is shut and no rain falls.', 'Plants draw down to the floors, all beds alike.'],
+  };
 }

@@ -21,22 +21,23 @@ export function bedLasts(bed: BedNode, water: number): number | undefined {
   return use === undefined ? undefined : water / use;
 }
 
-/** The garden of Need whose crop stands in the beds: the first. */
-function cropOf(plan: Plan): { kc: number; name: string } {
-  const g = plan.needs?.gardens?.at(0);
+/** The garden of Need whose crop stands in a bed: the one that it names, else the first. */
+function cropOf(plan: Plan, bed: BedNode): { kc: number; name: string } {
+  const gardens = plan.needs?.gardens ?? [];
+  const g = gardens.find((one) => one.name === bed.garden) ?? gardens.at(0);
   const crop = g && findCrop(g.crop);
   return { kc: g?.kc ?? crop?.kcMid ?? USUAL_KC, name: g ? (crop?.name ?? g.name) : 'a crop of Kc 1 (assumption)' };
 }
 
 /** What a bed uses by the weather, m³ a day, under cover: no rain counted. @param month 1 to 12 */
 export function bedUse(plan: Plan, bed: BedNode, month: number): { perDay: number; crop: string } {
-  const { kc, name } = cropOf(plan);
+  const { kc, name } = cropOf(plan, bed);
   return { perDay: metresOfMm(etByMonth(plan).et0[month - 1]) * kc * bedArea(bed), crop: name };
 }
 
 export function bedUseWorking(plan: Plan, bed: BedNode, month: number): Working {
   const et = etByMonth(plan);
-  const { kc, name } = cropOf(plan);
+  const { kc, name } = cropOf(plan, bed);
   const rate = metresOfMm(et.et0[month - 1]);
   return {
     code: 'bed-use',

@@ -1,12 +1,12 @@
 // A watering in time: what each plant has after so many minutes, when the barrel is down, how the last litres differ.
 import { jetThrow } from '@vernal-slope/core/irrigation';
 import { runPlace } from '@vernal-slope/core/simulation';
-import { headOfPressure } from '@vernal-slope/core/water';
+import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { planNeeds } from '../budget/index.ts';
 import { cubicMetres, DEFAULT_MONTH, pascals, type Compiled } from '../compile/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { isStore } from '../kinds/index.ts';
-import { routeTo } from '../topology/index.ts';
+import { partAround, routeTo } from '../topology/index.ts';
 import type { Plan, Plot } from '../schema/index.ts';
 import type { EmitterRuns } from './drip.ts';
 
@@ -36,10 +36,17 @@ export function feedOf(plan: Plan, plot: Plot): string | undefined {
   return isStore(node) ? node.id : routeTo(plan, line.from)?.start;
 }
 
+/** What of a plan a watering hangs on: what is joined to the tank that feeds it without another tank between. */
+function partOf(plan: Plan, plot: Plot, tank: string | undefined): Plan {
+  if (tank === undefined) return plan;
+  const part = partAround(plan, tank);
+  return plot.lines.every((id) => part.lines.some((l) => l.id === id)) ? { ...part, plots: [plot] } : plan;
+}
+
 /** Waters a plot from the levels that the plan begins with until its tank is down, or six hours. */
 export function waterInTime(plan: Plan, plot: Plot, month = DEFAULT_MONTH): Watering {
-  const inTime = placeInTime(plan, { duration: LONGEST, month, watering: plot.id });
   const tank = feedOf(plan, plot);
+  const inTime = placeInTime(partOf(plan, plot, tank), { duration: LONGEST, month, watering: plot.id });
   const vessel = inTime.vessels.findIndex((n) => n.id === tank);
   const run = runPlace(inTime.place, {
     every: READ,
@@ -75,7 +82,7 @@ export function plantWants(
   month = DEFAULT_MONTH,
 ): { volume: number; by: string } | undefined {
   if (plot.wantsLPerPlant !== undefined) return { volume: cubicMetres(plot.wantsLPerPlant), by: 'entered' };
-  const gardens = planNeeds(plan).rows.filter((r) => r.kind === 'garden' && !r.ifToo);
+  const gardens = planNeeds(plan).rows.filter((r) => r.kind === 'garden' && 'list' in r.at);
   const row = plot.garden === undefined ? gardens.at(0) : gardens.find((r) => r.name === plot.garden);
   if (!row || plants === 0) return undefined;
   const waterings = Math.max(1, plot.draws?.length ?? 1);
@@ -129,15 +136,32 @@ export function servedBy(w: Watering, plants: readonly (readonly number[])[], wa
   };
 }
 
-/** How far a hole's jet is thrown, m: by the head at it, its height over the ground and its angle (radians). */
-export function throwOf(c: Compiled, e: EmitterRuns, angle = 0): number {
+/** How far a hole's jet is thrown, m: by the head at it, its height over the ground and its angle. */
+export function throwOf(c: Compiled, e: EmitterRuns): number {
   if (e.entry.type !== 'hole') return 0;
-  return jetThrow(headOfPressure(e.pressure, c.water.density), Math.max(0, e.entry.heightM ?? 0), angle);
+  return jetThrow(
+    headOfPressure(e.pressure, c.water.density),
+    Math.max(0, e.entry.heightM ?? 0),
+    ((e.entry.jetDeg ?? 0) * Math.PI) / 180,
+  );
 }
 
-/** Pressure (Pa) that keeps a level jet from `height` m within `reach` m: the bound without air. */
-export const pressureForThrow = (reach: number, height: number, density: number, gravity: number): number =>
-  ((reach * reach) / (4 * height)) * density * gravity;
+/** Pressure (Pa) that keeps a jet of so many degrees above level, from `height` m, within `reach` m: the bound without air. */
+export function pressureForThrow(reach: number, height: number, degrees: number, density: number): number {
+  const angle = (degrees * Math.PI) / 180;
+  // a jet goes the farther the more head is behind it
+  let [low, high] = [0, 1];
+  while (jetThrow(high, height, angle) < reach && high < HIGHEST) high *= 2;
+  if (high >= HIGHEST) return Infinity;
+  for (let k = 0; k < 60; k++) {
+    const mid = (low + high) / 2;
+    if (jetThrow(mid, height, angle) < reach) low = mid;
+    else high = mid;
+  }
+  return pressureOfHead(high, density);
+}
+/** Head beyond which no jet is looked at, m. */
+const HIGHEST = 1e4;
 
 /** What joints pushed together without glue hold, Pa (common practice, no source). */
 export const DRY_JOINT = pascals(50);

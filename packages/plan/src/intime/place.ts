@@ -24,7 +24,7 @@ import {
   type Compiled,
 } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
-import { bedFloor, bedLevel, bedTank, isBed, isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
+import { bedArea, bedFloor, bedLevel, bedTank, isBed, isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
 import type { BedNode, Herd, Plan, PlanNode, Plot, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
 import { dice } from './dice.ts';
 
@@ -71,7 +71,7 @@ export interface PlanInTime {
   readonly sources: readonly SourceNode[];
   readonly pours: readonly SourceNode[];
   readonly lines: readonly string[];
-  /** First day of the record whose rain falls on its roofs, as a date; undefined where no days are known or no roof is there. */
+  /** First day of the record whose rain falls on its roofs and open beds, as a date; undefined where no days are known or neither is there. */
   readonly rainFrom?: string;
 }
 
@@ -272,7 +272,11 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const times = options.yields ?? 1;
   const onRecord = driestOnRecord(plan, options.month ?? DEFAULT_MONTH);
   const rainAt = onRecord === undefined ? undefined : onRecord + (options.day ?? 0);
-  const roofs = [...feeding.map((f) => f.node), ...pouring].some((n) => n.roof && n.yieldLpm === undefined);
+  // rain falls into beds under the open sky, where days of it are known
+  const daily = plan.climate?.daily?.rainMm;
+  const rained = rainAt === undefined ? [] : bedMaps.map(({ node }) => node).filter((b) => b.rainFalls);
+  const roofs =
+    rained.length > 0 || [...feeding.map((f) => f.node), ...pouring].some((n) => n.roof && n.yieldLpm === undefined);
 
   const inPlots = new Set(plots.flatMap((p) => p.lines));
   const always = [...compiled.lines.keys()]
@@ -365,14 +369,24 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
       leaving: links(map.leaving),
       yields: yieldsOf(plan, node, clock, times, rainAt),
     })),
-    pours: pouring.map((node): PourInTime => {
-      const yields = node.haul ? loadsOf(node, clock) : yieldsOf(plan, node, clock, times, rainAt);
-      return {
-        vessel: index.get(node.feeds ?? '') ?? -1,
-        // nothing is counted on where nothing is known
-        rate: (t) => (Number.isFinite(yields(t)) ? yields(t) : 0),
-      };
-    }),
+    pours: [
+      ...pouring.map((node): PourInTime => {
+        const yields = node.haul ? loadsOf(node, clock) : yieldsOf(plan, node, clock, times, rainAt);
+        return {
+          vessel: index.get(node.feeds ?? '') ?? -1,
+          // nothing is counted on where nothing is known
+          rate: (t) => (Number.isFinite(yields(t)) ? yields(t) : 0),
+        };
+      }),
+      ...rained.map((bed): PourInTime => ({
+        vessel: index.get(bed.id) ?? -1,
+        rate: (t) =>
+          daily && rainAt !== undefined
+            ? (metresOfMm(daily[(rainAt + Math.floor((t + clock.start) / DAY)) % daily.length] ?? 0) / DAY) *
+              bedArea(bed)
+            : 0,
+      })),
+    ],
     outlets: [
       ...taps.map(({ map, node }) => ({
         links: map.lawLinks,

@@ -34,17 +34,28 @@ export const bedSchema = z.looseObject({
     type: z.enum(['pipe', 'false-floor', 'stone']),
     heightM: positive.max(10),
     waterShare: positive.max(1),
+    /** Perforated pipe in it, from which the share was reckoned: bore, outside, length in the bed; and pores around it. */
+    pipeBoreMm: positive.max(1000).optional(),
+    pipeOutsideMm: positive.max(1000).optional(),
+    pipeLengthM: positive.max(10_000).optional(),
+    poresShare: positive.max(1).optional(),
   }),
   soilShare: atLeastZero.max(1).optional(),
   joinM: atLeastZero.max(50),
   /** Bore of the joint, mm, and of the hole that it is fitted into where the wall was measured: its thickness there. */
   joinBoreMm: positive.max(500).optional(),
   wallMm: positive.max(200).optional(),
+  /** The same in its upper half: barrels are thicker there. */
+  wallUpperMm: positive.max(200).optional(),
   wantsLevelM: positive.max(50).optional(),
   toleranceMm: positive.max(1000).optional(),
   overflowM: positive.max(50).optional(),
   startLevelM: atLeastZero.max(50).optional(),
   useLPerDay: atLeastZero.max(1e5).optional(),
+  /** The garden of the plan's needs that grows in it, by its name: Need counts that, not what it uses. */
+  garden: z.string().max(200).optional(),
+  /** It stands under the open sky: rain of the record falls on it in time. */
+  rainFalls: z.boolean().optional(),
   /** How the soil lifts water, m over the water line; the usual reach where it is left out. */
   wicksM: positive.max(3).optional(),
 });
@@ -92,6 +103,13 @@ function* bedFaults(bed: Bed, path: readonly PropertyKey[]): Generator<Fault> {
       jsonPath([...path, 'reservoir', 'heightM']),
       ['is ', { metres: bed.reservoir.heightM }, ', above the rim at ', { metres: rim }],
       ['give at most ', { metres: rim }],
+    );
+  const { pipeBoreMm: bore, pipeOutsideMm: outside } = bed.reservoir;
+  if (bore !== undefined && outside !== undefined && bore >= outside)
+    yield faultWith(
+      jsonPath([...path, 'reservoir', 'pipeBoreMm']),
+      [`is ${bore}, as wide as the pipe is outside, ${outside}`],
+      ['give less than ', `${outside}`],
     );
 }
 

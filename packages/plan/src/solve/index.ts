@@ -22,6 +22,7 @@ export {
   ALL_AT_ONCE,
   interactions,
   optionsOf,
+  gardenIn,
   servedIn,
   situationResults,
   situationsOf,

@@ -2,14 +2,14 @@
 import type { Term, Working } from '@vernal-slope/core/working';
 import { compilePlan, type Compiled } from '../compile/index.ts';
 import type { Plan, Situation } from '../schema/index.ts';
-import { nameOfId } from '../topology/index.ts';
+import { nameOfId, servedPlaces } from '../topology/index.ts';
 import { resolvePipe } from '../compile/index.ts';
 import type { Candidate } from './candidates.ts';
 import type { CostUnit } from './prices.ts';
 import { pricesOf } from './prices.ts';
 import { withPipe } from './remedy.ts';
 import { settledRefill } from './refill.ts';
-import { optionsOf } from './situations.ts';
+import { gardenIn, optionsOf, type Served } from './situations.ts';
 import type { LegSize, PlanMissing } from './sizing.ts';
 import { solvePlan } from './solve.ts';
 import { flowWorking, pressureWorking } from './workings.ts';
@@ -159,7 +159,30 @@ export function situationFlow(
   level: Situation['level'],
 ): Working | undefined {
   const options = optionsOf(c, open, level);
-  return flowWorking(c, solvePlan(c, options), id, options);
+  const result = solvePlan(c, options);
+  const [garden] = servedPlaces(c).includes(id) ? [] : gardenIn(c, result, [id]);
+  return garden ? gardenFlowWorking(c, garden) : flowWorking(c, result, id, options);
+}
+
+/** What a plot gives by all of its holes, or what comes into a bucket of beds by its lines. */
+function gardenFlowWorking(c: Compiled, { id, flow }: Served): Working {
+  const plot = c.plan.plots?.find((p) => p.id === id);
+  const holes = plot?.lines.reduce(
+    (sum, line) => sum + (c.lines.get(line)?.lateral?.emitters.filter((e) => !e.shut).length ?? 0),
+    0,
+  );
+  const parts = holes ?? c.plan.lines.filter((l) => l.to === id).length;
+  return {
+    code: 'garden-flow',
+    of: plot?.name ?? nameOfId(c.plan, id),
+    rule: 'Q = {{n}} \\, {{q}}',
+    terms: [
+      { key: 'n', tex: 'n', name: plot ? 'holes that are open' : 'lines into it', value: parts, dimension: 'ratio' },
+      { key: 'q', tex: '\\bar q', name: 'mean flow of each', value: flow / Math.max(1, parts), dimension: 'flow' },
+    ],
+    result: { tex: 'Q', value: flow, dimension: 'flow' },
+    source: 'The whole network solved with all that runs in this situation',
+  };
 }
 
 /** What a place loses while another is open. */

@@ -1,26 +1,35 @@
 // What runs at once: named situations, who is short in each, the worst of all, and who takes whose water.
-import { compilePlan, type Compiled, type StateOptions } from '../compile/index.ts';
-import type { Plan, Situation } from '../schema/index.ts';
+import type { Compiled, StateOptions } from '../compile/index.ts';
+import type { Situation } from '../schema/index.ts';
 
 import { solvePlan, type PlanResult } from './solve.ts';
 import { isOutlet, isTap, fallsFree, wantsOf } from '../kinds/index.ts';
-import { servedPlaces } from '../topology/index.ts';
+import { gardenPlaces, servedPlaces } from '../topology/index.ts';
 
 /** All at once, where a plan names no situation (assumption). */
 export const ALL_AT_ONCE = 'all at once';
 
 /** The plan's situations; all at once where it names none. */
-export const situationsOf = (c: Compiled): Situation[] =>
-  c.plan.situations?.length ? c.plan.situations : [{ name: ALL_AT_ONCE, open: servedPlaces(c), level: 'low' }];
+export function situationsOf(c: Compiled): Situation[] {
+  if (c.plan.situations?.length) return c.plan.situations;
+  const places = servedPlaces(c);
+  // rows that run a barrel down give nothing when it is low: where there is nothing else, as it stands
+  return [
+    places.length > 0
+      ? { name: ALL_AT_ONCE, open: places, level: 'low' }
+      : { name: ALL_AT_ONCE, open: gardenPlaces(c).plots, level: 'start' },
+  ];
+}
 
 /** What a solve of a situation is: its outlets open, its troughs filling, the others shut. */
 export function optionsOf(c: Compiled, open: readonly string[], level: Situation['level'] = 'low'): StateOptions {
   const all = servedPlaces(c);
+  const { plots, buckets } = gardenPlaces(c);
   const opened = (id: string): boolean => isTap(c.nodes.get(id)?.plan);
   return {
     level,
-    open: all.filter((id) => opened(id) && open.includes(id)),
-    shut: all.filter((id) => !opened(id) && !open.includes(id)),
+    open: [...all.filter(opened), ...plots].filter((id) => open.includes(id)),
+    shut: [...all.filter((id) => !opened(id)), ...buckets].filter((id) => !open.includes(id)),
   };
 }
 
@@ -64,6 +73,43 @@ export function servedIn(c: Compiled, result: PlanResult, open: readonly string[
         starved: at.flow <= 0.1 * (wants.flow ?? 0) || at.flow <= 0,
       },
     ];
+  });
+}
+
+/** What plots and buckets of beds get in a situation: a plot is served where each of its holes gives water. */
+export function gardenIn(c: Compiled, result: PlanResult, open: readonly string[]): Served[] {
+  const { plots, buckets } = gardenPlaces(c);
+  const served = (id: string, flow: number, pressure: number, all: boolean): Served => ({
+    id,
+    flow,
+    pressure,
+    enough: result.converged && flow > 0 && all,
+    starved: flow <= 0,
+  });
+  return open.flatMap((id): Served[] => {
+    const plot = plots.includes(id) ? c.plan.plots?.find((p) => p.id === id) : undefined;
+    if (plot) {
+      const holes = plot.lines.flatMap((line) => {
+        const lateral = c.lines.get(line)?.lateral;
+        return (lateral?.outlets ?? [])
+          .filter((_, k) => !lateral?.emitters[k].shut)
+          .map((o) => result.solution.flow[o.link]);
+      });
+      const flow = holes.reduce((sum, q) => sum + q, 0);
+      return [
+        served(
+          id,
+          flow,
+          NaN,
+          holes.every((q) => q > 0),
+        ),
+      ];
+    }
+    if (!buckets.includes(id)) return [];
+    const flow = c.plan.lines
+      .filter((l) => l.to === id)
+      .reduce((sum, l) => sum + (result.lines.get(l.id)?.flow ?? 0), 0);
+    return [served(id, flow, result.nodes.get(id)?.pressure ?? NaN, true)];
   });
 }
 
@@ -154,10 +200,13 @@ export function interactions(c: Compiled, ids = servedPlaces(c), level: Situatio
 }
 
 /** Results of every named situation of a plan. */
-export function situationResults(plan: Plan): { situation: Situation; served: Served[]; converged: boolean }[] {
-  const c = compilePlan(plan);
+export function situationResults(c: Compiled): { situation: Situation; served: Served[]; converged: boolean }[] {
   return situationsOf(c).map((situation) => {
     const result = solvePlan(c, optionsOf(c, situation.open, situation.level));
-    return { situation, served: servedIn(c, result, situation.open), converged: result.converged };
+    return {
+      situation,
+      served: [...servedIn(c, result, situation.open), ...gardenIn(c, result, situation.open)],
+      converged: result.converged,
+    };
   });
 }

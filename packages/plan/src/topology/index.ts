@@ -7,6 +7,8 @@ export {
   partAround,
   reachOf,
   routeTo,
+  bedBuckets,
+  gardenPlaces,
   servedPlaces,
   consumers,
   unreached,

@@ -1,7 +1,17 @@
 // Ways of the water over a plan's lines. Whether water may pass a line one way or the other is decided in one place,
 // `mayRun`; each question below only says where to start and where to stop.
 import { isDraft } from 'immer';
-import { feeds, isBareJoint, isJoint, isOutlet, isSource, isStore, isVessel, type PlanNode } from '../kinds/index.ts';
+import {
+  feeds,
+  isBareJoint,
+  isBed,
+  isJoint,
+  isOutlet,
+  isSource,
+  isStore,
+  isVessel,
+  type PlanNode,
+} from '../kinds/index.ts';
 import { findFitting } from '../catalogue/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
 
@@ -213,6 +223,31 @@ export const servedPlaces = (of: Place): string[] => {
   const plan = planOf(of);
   const ends = new Set(plan.lines.map((l) => l.to));
   return plan.nodes.filter((n) => isOutlet(n) && (!isVessel(n) || ends.has(n.id))).map((n) => n.id);
+};
+
+/** Tanks with a float from whose outlet water comes to wicking beds. */
+export const bedBuckets = (of: Place): string[] => {
+  const plan = planOf(of);
+  const node = new Map(plan.nodes.map((n) => [n.id, n]));
+  const leadsToBeds = (id: string, seen: Set<string>): boolean =>
+    plan.lines.some((l) => {
+      if (l.from !== id || seen.has(l.to)) return false;
+      seen.add(l.to);
+      return isBed(node.get(l.to)) || (isBareJoint(node.get(l.to)) && leadsToBeds(l.to, seen));
+    });
+  return plan.nodes
+    .filter((n) => isStore(n) && n.inlet?.floatValve !== undefined && leadsToBeds(n.id, new Set([n.id])))
+    .map((n) => n.id);
+};
+
+/** What a situation can name of a garden: plots that have holes, and buckets of beds, which fill then. */
+export const gardenPlaces = (of: Place): { readonly plots: string[]; readonly buckets: string[] } => {
+  const plan = planOf(of);
+  const holed = new Set(plan.lines.filter((l) => l.legs.some((leg) => leg.emitters?.length)).map((l) => l.id));
+  return {
+    plots: (plan.plots ?? []).filter((p) => p.lines.some((id) => holed.has(id))).map((p) => p.id),
+    buckets: bedBuckets(of),
+  };
 };
 
 /** True where only lines meet and nothing is drawn or stored. */

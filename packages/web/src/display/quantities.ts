@@ -194,6 +194,18 @@ export interface Limits {
   readonly max?: number;
 }
 
+/** A limit as it is told: as finely as it takes for the figure told to be taken, and never a bare nought. */
+function limitText(si: number, quantity: Quantity, system: UnitSystem, least: boolean): string {
+  const u = unitFor(quantity, system);
+  const told = show(si, quantity, system);
+  const back = told.unit === u.symbol ? toSI(Number(told.text.replace(/,/g, '').replace('−', '-')), u) : si;
+  if (si === 0 || (back !== 0 && (least ? back >= si : back <= si))) return showText(si, quantity, system);
+  const value = fromSI(si, u);
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(value))) - 1);
+  const near = (least ? Math.ceil(value / step - 1e-9) : Math.floor(value / step + 1e-9)) * step;
+  return `${bareNumber(Number(near.toPrecision(6)))}\u00A0${u.symbol}`.trim();
+}
+
 /** Reads what was typed into a field; any unit of the dimension is taken, a bare number is in the field's own. */
 export function read(text: string, quantity: Quantity, system: UnitSystem, limits: Limits = {}): Reading {
   const fallback = unitFor(quantity, system);
@@ -210,9 +222,9 @@ export function read(text: string, quantity: Quantity, system: UnitSystem, limit
   }
   const { min, max } = limits;
   if (min !== undefined && parsed.si < min)
-    return { ok: false, message: `Give at least ${showText(min, quantity, system)}.` };
+    return { ok: false, message: `Give at least ${limitText(min, quantity, system, true)}.` };
   if (max !== undefined && parsed.si > max)
-    return { ok: false, message: `Give at most ${showText(max, quantity, system)}.` };
+    return { ok: false, message: `Give at most ${limitText(max, quantity, system, false)}.` };
   if (parsed.plain) return { ok: true, si: parsed.si };
   const written = (si: number): string => `${bareNumber(fromSI(si, parsed.unit))} ${parsed.unit.symbol}`.trim();
   return {

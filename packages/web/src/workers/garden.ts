@@ -2,9 +2,11 @@
 import {
   chainsOf,
   chainStands,
+  drillsByGroup,
   levelling,
   searchHoles,
   waterInTime,
+  type GroupDrills,
   type HoleSearch,
   type Levelling,
   type Watering,
@@ -20,6 +22,7 @@ export interface HolesAsked {
 
 export interface GardenApi {
   holes: (plan: Plan, asked: HolesAsked, told: (share: number) => void) => HoleSearch | undefined;
+  groups: (plan: Plan, asked: HolesAsked, told: (share: number) => void) => GroupDrills | undefined;
   watering: (plan: Plan, plot: string, month: number) => Watering | undefined;
   levelling: (plan: Plan, bucket: string) => Levelling | undefined;
 }
@@ -27,6 +30,7 @@ export interface GardenApi {
 export const gardenApi: GardenApi = {
   holes: (plan, { plot, us, wished, month }, told) =>
     plan.plots?.some((p) => p.id === plot) ? searchHoles(plan, plot, us, wished, month, told) : undefined,
+  groups: (plan, { plot, us }, told) => drillsByGroup(plan, plot, us, told),
   watering: (plan, id, month) => {
     const plot = plan.plots?.find((p) => p.id === id);
     return plot && waterInTime(plan, plot, month);

@@ -4,11 +4,8 @@ import { compilePlan } from '@vernal-slope/plan/compile';
 import {
   candidatesFor,
   interactions,
-  servedIn,
-  situationsOf,
-  optionsOf,
+  situationResults,
   sizePlan,
-  solvePlan,
   worstSituation,
   type Candidate,
   type Interactions,
@@ -64,10 +61,7 @@ export const pipesApi: PipesApi = {
   answers: (plan, { line, legs, like, place }) => {
     const c = compilePlan(plan);
     const row = findPipe(like);
-    const situations = situationsOf(c).map((situation) => {
-      const result = solvePlan(c, optionsOf(c, situation.open, situation.level));
-      return { situation, served: servedIn(c, result, situation.open), converged: result.converged };
-    });
+    const situations = situationResults(c);
     return {
       candidates: row ? candidatesFor(c, line, legs, familyOf(row), place) : [],
       situations,

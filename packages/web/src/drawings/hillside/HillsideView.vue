@@ -18,6 +18,7 @@ import { useSettings } from '../../display/settings.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import HillsideAxis from './HillsideAxis.vue';
 import HillsideBehind from './HillsideBehind.vue';
+import HillsideGarden from './HillsideGarden.vue';
 import HillsideFar from './HillsideFar.vue';
 import HillsideTable from './HillsideTable.vue';
 import HillsideKey from './HillsideKey.vue';
@@ -438,6 +439,14 @@ const summary = computed(() => {
 
         <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
+        <HillsideGarden
+          v-if="section.beds.length + section.holes.length > 0"
+          :beds="section.beds"
+          :holes="section.holes"
+          :x="x"
+          :y="y"
+          :width="w"
+        />
         <HillsideVessels :vessels="vessels" />
 
         <g v-if="source" class="spring">

@@ -5,7 +5,7 @@ import { headOfPressure } from '@vernal-slope/core/water';
 import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
 import type { Plan, PlanNode } from '@vernal-slope/plan/schema';
 import { routeTo } from '@vernal-slope/plan/topology';
-import { wantsOf, feeds, isOutlet, isStore, isVessel } from '@vernal-slope/plan/kinds';
+import { bedFloor, bedLevel, wantsOf, feeds, isBed, isOutlet, isStore, isVessel } from '@vernal-slope/plan/kinds';
 import type { LegRef } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { flagOf } from '@vernal-slope/plan/findings';
@@ -78,6 +78,18 @@ export interface Mark {
   readonly kind: 'vent' | 'drain';
 }
 
+/** A wicking bed on the drawn way or behind it. */
+export interface DrawnBed {
+  readonly id: string;
+  readonly x: number;
+  readonly ground: number;
+  readonly floor: number;
+  readonly height: number;
+  /** Water over the floor, and where the reservoir ends, m. */
+  readonly level: number;
+  readonly reservoir: number;
+}
+
 /** A line behind the chosen one: from where it leaves, laid out to the right, true to its heights. */
 export interface BehindStrip extends SectionStrip {
   /** Place at its far end, when water comes out there. */
@@ -92,6 +104,9 @@ export interface Section {
   readonly tubes: readonly Tube[];
   readonly flags: readonly Flag[];
   readonly marks: readonly Mark[];
+  readonly beds: readonly DrawnBed[];
+  /** Holes along pipes, those taped over left out. */
+  readonly holes: readonly Point[];
   /** Places on the drawn way, from which a line can be led. */
   readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];
   /** Places that no water comes to: they stand at their heights beside the way. */
@@ -274,10 +289,52 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     tubes,
     flags,
     marks: marksOf(strips),
+    beds: bedsOf(results, placeX),
+    holes: [...strips, ...behind].flatMap((strip) => holesOf(results, strip)),
     places,
     apart: apart.map((n) => ({ id: n.id, z: n.groundM })),
     ...extent([...behind, ...strips], vessels, tubes, apart),
   };
+}
+
+/** Beds that stand where lines drawn end or pass, from left to right. */
+function bedsOf(results: PlanResults, placeX: ReadonlyMap<string, number>): DrawnBed[] {
+  return results.compiled.plan.nodes
+    .filter(isBed)
+    .flatMap((bed): DrawnBed[] => {
+      const x = placeX.get(bed.id);
+      if (x === undefined) return [];
+      return [
+        {
+          id: bed.id,
+          x,
+          ground: bed.groundM,
+          floor: bedFloor(bed),
+          height: bed.shape.heightM,
+          level: bedLevel(bed, {}),
+          reservoir: bed.reservoir.heightM,
+        },
+      ];
+    })
+    .sort((a, b) => a.x - b.x);
+}
+
+/** Holes of one drawn line, on its pipe. */
+function holesOf(results: PlanResults, { line, reversed, pipe }: SectionStrip): Point[] {
+  const lateral = results.compiled.lines.get(line)?.lateral;
+  if (!lateral || pipe.length < 2) return [];
+  const [first, last] = [pipe[0].x, pipe[pipe.length - 1].x];
+  return lateral.emitters
+    .filter((e) => !e.shut)
+    .map((e) => {
+      const x = reversed ? last - e.chainage : first + e.chainage;
+      const k = Math.max(
+        0,
+        pipe.findLastIndex((p, i) => i < pipe.length - 1 && p.x <= x),
+      );
+      const [a, b] = [pipe[k], pipe[k + 1]];
+      return { x, z: a.z + ((x - a.x) / (b.x - a.x || 1)) * (b.z - a.z) };
+    });
 }
 
 /** A rise or fall smaller than this needs no vent and no drain, m (common practice, no source). */

@@ -7,7 +7,19 @@ import { computed, ref, useTemplateRef, watch } from 'vue';
 import { placeAt, type LineSpot } from '@vernal-slope/plan/edit';
 import { worstOf } from '@vernal-slope/plan/findings';
 import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
-import { inletElevation, isBareJoint, isBasin, isSource, isStore, isTap, isVessel } from '@vernal-slope/plan/kinds';
+import { emitterPlaces } from '@vernal-slope/plan/fields';
+import {
+  bedFloor,
+  bedLevel,
+  inletElevation,
+  isBareJoint,
+  isBasin,
+  isBed,
+  isSource,
+  isStore,
+  isTap,
+  isVessel,
+} from '@vernal-slope/plan/kinds';
 import { nameIn } from '../../display/names.ts';
 import { show, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -190,6 +202,22 @@ const legs = computed<LegDrawn[]>(() =>
 );
 
 const VESSEL = { tank: [30, 24], basin: [30, 12] } as const;
+const BED = [28, 16] as const;
+/** Holes of a leg as drops under its pipe, as many as there is room for. */
+const DROPS = 6;
+const drops = computed(() =>
+  legs.value.flatMap((l) => {
+    const entries = plan.value.lines.find((p) => p.id === l.line)?.legs[l.leg].emitters ?? [];
+    const holes = entries.reduce((sum, e) => sum + emitterPlaces(e).length - (e.shut?.length ?? 0), 0);
+    const count = Math.min(holes, Math.floor((l.px1 - l.px0) / DROPS));
+    if (count < 1) return [];
+    const d = Array.from({ length: count }, (_, k) => {
+      const share = (k + 0.5) / count;
+      return `M${(l.px0 + share * (l.px1 - l.px0)).toFixed(1)} ${(y.value(l.pipe0 + share * (l.pipe1 - l.pipe0)) + 2).toFixed(1)}v4`;
+    }).join('');
+    return [{ key: l.key, d }];
+  }),
+);
 /** Marks of places: drawn from their own heights, vessels at one size each. */
 const marks = computed(() =>
   places.value
@@ -210,6 +238,14 @@ const marks = computed(() =>
               height: size[1],
               water: share * size[1],
               stand: d.y - floor,
+            }
+          : undefined,
+        bed: isBed(n)
+          ? {
+              left: d.x - BED[0] / 2,
+              top: Math.min(y.value(bedFloor(n)), d.y) - BED[1],
+              legs: d.y - y.value(bedFloor(n)),
+              water: BED[1] * Math.min(1, Math.max(0.1, bedLevel(n, {}) / n.shape.heightM)),
             }
           : undefined,
         tap: isTap(n)
@@ -234,7 +270,7 @@ const hands = computed(() =>
 /** Top of a place's mark, px. */
 function topOf(d: Drawn): number {
   const m = marks.value.find((k) => k.key === d.key);
-  return Math.min(d.y - 14, m?.vessel?.top ?? d.y, m?.tap?.top ?? d.y, m?.source ? d.y - 20 : d.y);
+  return Math.min(d.y - 14, m?.vessel?.top ?? d.y, m?.bed?.top ?? d.y, m?.tap?.top ?? d.y, m?.source ? d.y - 20 : d.y);
 }
 /** Names: over their marks, clear of each other. */
 const names = computed(() => {
@@ -414,6 +450,7 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
                 {{ showText(l.lengthM, 'distance', settings.units) }}
               </text>
             </g>
+            <path v-for="l in drops" :key="`drops-${l.key}`" class="drops" :d="l.d" />
             <g v-for="m in marks" :key="m.key" class="mark" :class="{ dashed: m.dashed, loose: m.loose }">
               <template v-if="m.vessel">
                 <path
@@ -432,6 +469,22 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
                   class="wall"
                   :d="`M${m.vessel.left} ${m.vessel.top}v${m.vessel.height}h${m.vessel.width}v${-m.vessel.height}`"
                 />
+              </template>
+              <template v-if="m.bed">
+                <path
+                  v-if="m.bed.legs > 2"
+                  class="stand"
+                  :d="`M${m.bed.left + 3} ${m.y}V${m.bed.top + BED[1]}M${m.bed.left + BED[0] - 3} ${m.y}V${m.bed.top + BED[1]}`"
+                />
+                <rect class="soil" :x="m.bed.left" :y="m.bed.top" :width="BED[0]" :height="BED[1]" />
+                <rect
+                  class="fill"
+                  :x="m.bed.left"
+                  :y="m.bed.top + BED[1] - m.bed.water"
+                  :width="BED[0]"
+                  :height="m.bed.water"
+                />
+                <path class="wall" :d="`M${m.bed.left} ${m.bed.top}v${BED[1]}h${BED[0]}v${-BED[1]}`" />
               </template>
               <path v-if="m.tap" class="pipe" :d="`M${m.x} ${m.y}V${m.tap.top}h9v5`" />
               <path
@@ -534,6 +587,16 @@ const chosenPlace = computed(() => placeAt(plan.value, { place: props.chosen }))
   fill: none;
   stroke: var(--moss);
   stroke-width: 1.5;
+}
+
+.soil {
+  fill: var(--earth);
+}
+
+.drops {
+  stroke: var(--water-deep);
+  stroke-linecap: round;
+  stroke-width: 2;
 }
 
 .thread {

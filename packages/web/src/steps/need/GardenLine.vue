@@ -1,11 +1,16 @@
 <script setup lang="ts">
 // A garden: its area, crop, way of watering, and how much of it reaches the roots.
+import { computed } from 'vue';
 import { NSelect } from 'naive-ui';
 import type { NeedRow } from '@vernal-slope/plan/budget';
 import { CROP_ROWS, findCrop, findMethod, METHOD_ROWS } from '@vernal-slope/plan/catalogue';
-import { changeGarden } from '@vernal-slope/plan/edit';
+import { changeGarden, renameGarden } from '@vernal-slope/plan/edit';
+import { gardenServed, openingFor, openingWorking } from '@vernal-slope/plan/garden';
 import type { Garden } from '@vernal-slope/plan/schema';
-import { useEdits } from '../../session/planpage.ts';
+import { MONTHS } from '../../display/dates.ts';
+import { showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { usePlanPage } from '../../session/planpage.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NameField from '../../fields/NameField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -14,7 +19,18 @@ import TickField from '../../fields/TickField.vue';
 import NeedLine, { type NeedView } from './NeedLine.vue';
 
 const props = defineProps<{ row: NeedRow; view: NeedView; garden: Garden }>();
-const { perform } = useEdits();
+const { perform, openMade, results } = usePlanPage();
+const settings = useSettings();
+/** What waters it: plots and beds, for how long a day they are opened and would have to be. */
+const served = computed(() => (results.value ? gardenServed(results.value.compiled, props.garden.name) : undefined));
+const wants = computed(() => props.row.perDay[props.view.month]);
+const flow = computed(() => (served.value?.plots ?? []).reduce((sum, s) => sum + s.flow, 0));
+const settled = computed(() => (served.value?.plots ?? []).every((s) => s.settled));
+const time = (s: number): string => showText(s, 'duration', settings.units);
+const openTime = (): void => {
+  if (served.value) openMade(openingWorking(props.row, served.value.plots, wants.value));
+};
+const plants = (n: number): string => `${n} ${n === 1 ? 'plant' : 'plants'}`;
 const crops = CROP_ROWS.map((r) => ({ value: r.id, label: `${r.name} (Kc ${r.kcMid})` }));
 const methods = METHOD_ROWS.map((r) => ({ value: r.id, label: r.name }));
 function change(label: string, recipe: (g: Garden) => void): undefined {
@@ -46,7 +62,7 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       class="mid"
       :value="row.name"
       label="Name of the garden"
-      @change="(name) => change('name', (g) => void (g.name = name))"
+      @change="(name) => perform(renameGarden(row.at, name))"
     />
     <span class="small">crop</span>
     <NSelect
@@ -108,5 +124,36 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       />
       %</label
     >
+    <template #under>
+      <p v-if="served" class="served small" data-test="garden-served">
+        <template v-if="served.plots.length + served.beds.length === 0"
+          >No row and no bed waters it yet: add them at Outlets.</template
+        >
+        <template v-for="s in served.plots" :key="s.plot.id">
+          <strong>{{ s.plot.name ?? s.plot.id }}</strong>
+          {{ s.plot.garden === undefined ? 'counts as its' : 'waters it' }}: {{ plants(s.plants) }}, open
+          {{ s.open > 0 ? `${time(s.open)} a day` : 'at no hour yet' }}.
+        </template>
+        <template v-if="served.beds.length > 0"
+          >It grows in {{ served.beds.length === 1 ? 'a wicking bed' : `${served.beds.length} wicking beds` }}.
+        </template>
+        <template v-if="served.plots.length > 0 && wants > 0">
+          <template v-if="!settled || flow <= 0">Nothing settled comes out of its rows.</template>
+          <template v-else
+            >What it wants in {{ MONTHS[view.month] }} asks for
+            <button type="button" class="figure" title="Show the working" data-test="opening" @click="openTime">
+              {{ time(openingFor(served.plots, wants)) }}
+            </button>
+            a day, tanks as they stand.</template
+          >
+        </template>
+      </p>
+    </template>
   </NeedLine>
 </template>
+
+<style scoped>
+.served {
+  flex: 1 1 100%;
+}
+</style>

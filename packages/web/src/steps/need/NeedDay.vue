@@ -14,7 +14,13 @@ import { after, lasting, minutesOf, sharesWith, shifted, squaresOf } from './buc
 
 type Visits = Herd['visits'];
 
-const props = defineProps<{ plan: Plan; row: NeedRow; month: number; bucket: number }>();
+const props = defineProps<{
+  plan: Plan;
+  row: NeedRow;
+  month: number;
+  bucket: number;
+  /** Its hours are said elsewhere. */ fixed?: boolean;
+}>();
 const { perform } = useEdits();
 const settings = useSettings();
 const W = 300;
@@ -224,7 +230,7 @@ const words = computed(
         {{ showText(perDay, 'volume', settings.units) }}
       </text>
     </svg>
-    <p class="small buttons">
+    <p v-if="!fixed" class="small buttons">
       <button v-if="visits.length === 0" type="button" class="plain-button" data-test="begin-visits" @click="begin">
         They come in visits
       </button>

@@ -72,6 +72,7 @@ const title = computed(() => ('node' in props.row.at ? nameIn(props.view.plan, p
       @pick="(m) => view.pick(m)"
     />
     <div class="why small muted">
+      <slot name="under" />
       <span>
         <button
           type="button"

@@ -12,6 +12,7 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import { bucketFor } from './buckets.ts';
 import GardenLine from './GardenLine.vue';
+import GrownLine from './GrownLine.vue';
 import HerdLine from './HerdLine.vue';
 import NeedFacts from './NeedFacts.vue';
 import NeedSums from './NeedSums.vue';
@@ -84,6 +85,7 @@ const gardenOf = (row: NeedRow) => gardenAt(props.plan, row.at);
       <HerdLine v-if="herdOf(row)" :row="row" :view="view" :herd="herdOf(row)!" />
       <PeopleLine v-else-if="peopleOf(row)" :row="row" :view="view" :people="peopleOf(row)!" />
       <GardenLine v-else-if="gardenOf(row)" :row="row" :view="view" :garden="gardenOf(row)!" />
+      <GrownLine v-else-if="'grown' in row.at" :row="row" :view="view" :grown="row.at.grown" />
     </LaterPart>
     <LaterPart :after="rows.length"
       ><NeedSums v-if="rows.length > 0" :balance="balance" :month="month" :bucket="bucket" @pick="(m) => (picked = m)"

@@ -8,6 +8,10 @@ import { floorOf } from '@vernal-slope/plan/compile';
 import { changeBed, changeBeds, changeNode, type Command } from '@vernal-slope/plan/edit';
 import {
   bedDaysWorking,
+  chainDaysWorking,
+  chainLasts,
+  fillByHose,
+  HOSE_FLOW,
   bedLasts,
   bedUse,
   bedUseWorking,
@@ -29,13 +33,14 @@ import { bedFloor, bedTolerance, bedWants, isStore, nameOf } from '@vernal-slope
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { planField, planValue } from '../../display/planfields.ts';
-import { longText, show, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, longText, show, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import AnswerState from '../../judgement/AnswerState.vue';
 import { useEdits } from '../../session/planpage.ts';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
+import BedsBody from './BedsBody.vue';
 
 const props = defineProps<{
   plan: Plan;
@@ -172,6 +177,7 @@ const takeWeather = (): void =>
       b.useLPerDay = LITRES_PER_DAY.toPlan(byWeather(b));
     }),
   );
+const lasts = computed(() => (props.stands ? chainLasts(props.stands) : undefined));
 const rain = computed(() => holesForRain(props.plan, first.value));
 const overFirst = computed(() => firstToRunOver(props.chain.beds));
 const mendWords = computed(() => {
@@ -483,7 +489,25 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
         Drawn down {{ drop(0.02) }} alone, the last bed is level again in
         <span class="figure">{{ hours(levelling.answer.alone) }}</span>; all of them in
         <span class="figure">{{ hours(levelling.answer.all) }}</span> through the hoses at the float’s own flow. A hose
-        held into each fills them at once.
+        of {{ showText(HOSE_FLOW, 'flow', settings.units) }} (assumption) held into one after another fills them in
+        <span class="figure" data-test="hose-fill">{{
+          showText(fillByHose(stands), 'duration', settings.units)
+        }}</span><template v-if="levelling.answer.all"
+          >, {{ fixed(levelling.answer.all / fillByHose(stands), 0) }} times as fast</template
+        >.
+      </p>
+      <p v-if="lasts" data-test="chain-lasts">
+        With the feed shut all beds together live
+        <span class="figure">{{ longText(lasts.alone, 'days') }}</span> days on their own water, with the bucket’s
+        <button
+          type="button"
+          class="figure"
+          title="Show the working"
+          @click="emit('working', chainDaysWorking(stands))"
+        >
+          {{ longText(lasts.withBucket, 'days') }}
+        </button>
+        days.
       </p>
       <p>
         By ET0 and the crop of Need, in the month that is tightest, {{ nameOf(first) }} uses
@@ -507,6 +531,14 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
         (one lets {{ showText(rain.one, 'flow', settings.units) }} through, with {{ drop(0.01) }} of water over it);
         about {{ drop(0.019) }} over the line is common practice, no source.
       </p>
+      <BedsBody
+        :plan="plan"
+        :beds="chain.beds"
+        :edit="edit"
+        :trying="trying"
+        @try="(command) => emit('try', command)"
+        @working="(w) => emit('working', w)"
+      />
       <p class="small muted">
         Heights to one scale, {{ Math.round(scale) }} px a metre; widths are not. Soil above the torn line is left out.
         The dashed line is where the water would stand, so mended.

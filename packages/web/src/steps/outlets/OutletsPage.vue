@@ -12,12 +12,14 @@ import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
 import { bedsPresets, rowsPresets } from './presets.ts';
 import { outletsState } from './state.ts';
+import { PLACES } from './useBenches.ts';
 
 const { results, plan, chosen, edit, perform, picked, tryIt, trying, openMade } = usePlanPage();
 const settings = useSettings();
 const state = outletsState.use();
 const { tabs, bench } = state;
 const holes = proxyRefs(state.holes);
+const groups = proxyRefs(state.groups);
 const watering = proxyRefs(state.watering);
 const levelling = proxyRefs(state.levelling);
 /** Where a new garden hangs on: the chosen place where lines may leave it, else the last tank. */
@@ -54,7 +56,7 @@ function rows(key: string): void {
         :class="{ on: bench.kind === 'place' }"
         :aria-pressed="bench.kind === 'place'"
         data-test="bench-places"
-        @click="state.picked.value = ''"
+        @click="state.picked.value = PLACES"
       >
         Taps and troughs
       </button>
@@ -63,8 +65,8 @@ function rows(key: string): void {
         :key="t.id"
         type="button"
         class="plain-button tab"
-        :class="{ on: state.picked.value === t.id }"
-        :aria-pressed="state.picked.value === t.id"
+        :class="{ on: state.shown.value === t.id }"
+        :aria-pressed="state.shown.value === t.id"
         :data-test="`bench-${t.id}`"
         @click="state.picked.value = t.id"
       >
@@ -121,6 +123,7 @@ function rows(key: string): void {
       :plot="bench.plot"
       :month="state.month.value"
       :holes="holes"
+      :groups="groups"
       :watering="watering"
       :edit="edit"
       :trying="trying !== ''"

@@ -6,10 +6,12 @@ import {
   chainStands,
   type Chain,
   type ChainStands,
+  type GroupDrills,
   type HoleSearch,
   type Levelling,
   type Watering,
 } from '@vernal-slope/plan/garden';
+import { isOutlet } from '@vernal-slope/plan/kinds';
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
 import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
@@ -27,6 +29,9 @@ export interface BenchTab {
   readonly kind: 'plot' | 'chain';
 }
 
+/** Stands for taps and troughs: longer than an id may be. */
+export const PLACES = 'places'.repeat(40);
+
 export const chainId = (chain: Chain): string => chain.buckets.at(0)?.id ?? chain.beds[0].id;
 
 interface PlotAsked {
@@ -35,13 +40,16 @@ interface PlotAsked {
 }
 
 export interface OutletsState {
-  /** Id of the bench that was picked; empty for the places. */
+  /** Id of the bench that was picked; empty while none is, `PLACES` for taps and troughs. */
   readonly picked: Ref<string>;
+  /** Id of the bench that is open. */
+  readonly shown: ComputedRef<string>;
   readonly tabs: ComputedRef<readonly BenchTab[]>;
   readonly bench: ComputedRef<Bench>;
   readonly month: ComputedRef<number>;
   readonly wished: Ref<number>;
   readonly holes: Answer<HoleSearch | undefined>;
+  readonly groups: Answer<GroupDrills | undefined>;
   readonly watering: Answer<Watering | undefined>;
   readonly levelling: Answer<Levelling | undefined>;
 }
@@ -60,10 +68,14 @@ export function useBenches(
     ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const })),
     ...(plan.value?.plots ?? []).map((p) => ({ id: p.id, kind: 'plot' as const })),
   ]);
+  /** What was picked; where nothing was and there is no tap and no trough, the first bench of the garden. */
+  const shown = computed(() =>
+    picked.value === '' && !plan.value?.nodes.some(isOutlet) ? (tabs.value.at(0)?.id ?? '') : picked.value,
+  );
   const bench = computed<Bench>(() => {
-    const chain = chains.value.find((c) => chainId(c) === picked.value);
+    const chain = chains.value.find((c) => chainId(c) === shown.value);
     if (chain) return { kind: 'chain', chain, stands: chainStands(chain) };
-    const plot = plan.value?.plots?.find((p) => p.id === picked.value);
+    const plot = plan.value?.plots?.find((p) => p.id === shown.value);
     return plot ? { kind: 'plot', plot } : { kind: 'place' };
   });
   const plotAsked = computed<PlotAsked | null>(() =>
@@ -89,6 +101,15 @@ export function useBenches(
     settleMs: 0,
     longMs: 0,
   });
+  const groups = useAnswer<GardenApi, PlotAsked, GroupDrills | undefined>({
+    worker,
+    question: () => plotAsked.value,
+    waits: () => watering.busy.value || holes.busy.value,
+    ask: (api, q, told) => api.groups(q.plan, q.asked, told),
+    keeps: (before, now) => before.asked.plot === now.asked.plot && before.plan === now.plan,
+    settleMs: 0,
+    longMs: 0,
+  });
   const levelling = useAnswer<GardenApi, { readonly plan: Plan; readonly bucket: string }, Levelling | undefined>({
     worker,
     question: computedQuestion(() =>
@@ -99,7 +120,7 @@ export function useBenches(
     ask: (api, q) => api.levelling(q.plan, q.bucket),
     keeps: (before, now) => before.bucket === now.bucket,
   });
-  return { picked, tabs, bench, month, wished, holes, watering, levelling };
+  return { picked, shown, tabs, bench, month, wished, holes, groups, watering, levelling };
 }
 
 /** A question made once for each change of what it is made of. */

@@ -7,7 +7,7 @@ import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Working } from '@vernal-slope/core/working';
 import { ALL_AT_ONCE, situationFlow, type Served, type WorstSituation } from '@vernal-slope/plan/solve';
-import { servedPlaces } from '@vernal-slope/plan/topology';
+import { gardenPlaces, servedPlaces } from '@vernal-slope/plan/topology';
 import type { Plan, Situation } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { showEntered, showText } from '../../display/quantities.ts';
@@ -36,7 +36,10 @@ const emit = defineEmits<{
 const settings = useSettings();
 const { perform } = useEdits();
 const found = computed(() => props.worst.answer);
-const ids = computed(() => servedPlaces(props.compiled));
+/** Taps and troughs, then what of a garden may run with them. */
+const places = computed(() => servedPlaces(props.compiled));
+const garden = computed(() => gardenPlaces(props.compiled));
+const ids = computed(() => [...places.value, ...garden.value.plots, ...garden.value.buckets]);
 const list = computed(() => props.plan.situations ?? []);
 const name = (id: string): string => nameIn(props.plan, id);
 
@@ -109,7 +112,12 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
           @stop="worst.cancel"
           @again="worst.ask"
         />
-        <button type="button" class="plain-button" data-test="add-situation" @click="add(ids)">
+        <button
+          type="button"
+          class="plain-button"
+          data-test="add-situation"
+          @click="add(places.length > 0 ? places : ids)"
+        >
           <Plus :size="18" aria-hidden="true" />Add a situation
         </button>
       </span>
@@ -169,7 +177,7 @@ const unnamed = computed(() => props.answers.find((a) => a.situation.name === AL
           <fieldset>
             <legend class="visually-hidden">Open in {{ s.name }}</legend>
             <TickField v-for="id in ids" :key="id" :checked="s.open.includes(id)" @update:checked="toggle(k, id)">{{
-              name(id)
+              garden.buckets.includes(id) ? `beds of ${name(id)}, filling` : name(id)
             }}</TickField>
           </fieldset>
           <p class="verdict">
