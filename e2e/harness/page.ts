@@ -144,13 +144,16 @@ export class Page {
   async pick(css: string, words: string): Promise<void> {
     await (await this.find(`${css} .n-base-selection`)).click();
     await this.until(`the choice “${words}” of ${css}`, async () => {
-      for (const option of await this.driver.findElements(By.css('.n-base-select-option'))) {
-        if (!((await option.getAttribute('textContent')) ?? '').includes(words)) continue;
-        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
-        await option.click();
-        return true;
-      }
-      return false;
+      // lists that were open before are kept out of sight
+      const option = await this.driver.executeScript<WebElement | null>(
+        `return [...document.querySelectorAll('.n-base-select-option')].find((o) =>
+          o.textContent.includes(arguments[0]) && o.closest('.n-base-select-menu')?.offsetParent !== null) ?? null`,
+        words,
+      );
+      if (!option) return false;
+      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', option);
+      await option.click();
+      return true;
     });
   }
 

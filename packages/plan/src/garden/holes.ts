@@ -113,7 +113,7 @@ const BESIDE = 5;
 const USUAL_MM = 1.6;
 /** Of a set, the drill that people reach for. */
 export const usualDrill = (drills: readonly DrillRow[]): DrillRow =>
-  drills.reduce((near, d) => (Math.abs(d.diameter - USUAL_MM) < Math.abs(near.diameter - USUAL_MM) ? d : near));
+  drills.reduce((near, d) => (Math.abs(d.diameter - USUAL_MM) < Math.abs(near.diameter - USUAL_MM) - 1e-6 ? d : near));
 
 /** Smallest hole of a plot, or of a group of it, as it is, mm; a millimetre where it has none. */
 function smallestNow(plan: Plan, plot: string, group: HoleGroup = {}): number {

@@ -95,6 +95,27 @@ describe('fields', () => {
     expect(message('3', { max: 2 })).toBe('Give at most 2.00\u00A0m.');
     expect(message('1', { min: 2 })).toBe('Give at least 2.00\u00A0m.');
   });
+  it('tell a limit that is taken when it is typed, in every quantity and both systems', () => {
+    const LIMITS = [1e-4, 0.001, 0.0127, 0.3, 1, 2, 7.77, 50, 1234.5];
+    for (const quantity of ['height', 'drop', 'bore', 'distance', 'volume', 'flow', 'pressure', 'section'] as const)
+      for (const system of ['metric', 'us'] as const)
+        for (const plain of LIMITS) {
+          const si = quantity === 'pressure' ? 1000 * plain : plain;
+          for (const limits of [{ min: si }, { max: si }]) {
+            const wrong = read(limits.min === undefined ? '9e12' : '-9', quantity, system, limits);
+            const told = wrong.ok ? '' : (/Give at (?:least|most) (.*)\.$/.exec(wrong.message)?.[1] ?? '');
+            expect(
+              read(told.replace(/,/g, ''), quantity, system, limits),
+              `${quantity} ${system} ${told}`,
+            ).toMatchObject({
+              ok: true,
+            });
+            expect(told).toMatch(/[1-9]/);
+          }
+        }
+    const r = read('0', 'drop', 'us', { min: 0.001 });
+    expect(r.ok ? '' : r.message).toBe('Give at least 0.04\u00A0in.');
+  });
 });
 
 describe('costs', () => {

@@ -258,6 +258,19 @@ describe('words', () => {
     expect(view.emitted('next')).toHaveLength(1);
     expect(view.find('input').attributes('maxlength')).toBe('10');
   });
+  it('what is typed stands there until it is left, though nobody takes it letter by letter', async () => {
+    const view = mount(TextField, { props: { value: 'currants', label: 'What grows' } });
+    const input = view.find('input');
+    await input.setValue('currants and peas');
+    await nextTick();
+    await nextTick();
+    expect(input.element.value).toBe('currants and peas');
+    await input.trigger('change');
+    expect(view.emitted('change')?.at(-1)).toEqual(['currants and peas']);
+    await view.setProps({ value: 'peas' });
+    expect(input.element.value).toBe('peas');
+    view.unmount();
+  });
   it('a note has a name, a limit and its mark', async () => {
     const view = mount(TextField, {
       props: { value: '', label: 'Why', longest: 500, rows: 3 },

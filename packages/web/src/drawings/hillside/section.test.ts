@@ -113,3 +113,27 @@ it('a tank with no line stands alone on level ground', () => {
   expect(s.vessels).toHaveLength(1);
   expect(s.z[1]).toBeGreaterThan(s.z[0]);
 });
+
+describe('a garden on the hillside', () => {
+  it('shows each bed at its height with its water, and each hole on its pipe', () => {
+    const section = sectionOf(ousel, 'low');
+    expect(section.beds.map((b) => b.id).sort()).toEqual(['bed-1', 'bed-2', 'bed-3', 'bed-4', 'bed-5', 'bed-6']);
+    const [bed] = section.beds;
+    expect(bed.floor).toBeCloseTo(737.9 + 0.062, 9);
+    expect(bed.level).toBeCloseTo(0.11, 9);
+    expect(section.holes).toHaveLength(80);
+    // rows run from 737.5 to 737.62 m, their pipe on the ground
+    for (const h of section.holes) {
+      expect(h.z).toBeGreaterThanOrEqual(737.5 - 1e-9);
+      expect(h.z).toBeLessThanOrEqual(737.62 + 1e-9);
+    }
+    // the first hole of the first row: 0.45 m of 18 along a pipe that rises 0.12 m
+    expect(section.holes.some((h) => Math.abs(h.z - (737.5 + (0.12 * 0.45) / 18)) < 1e-9)).toBe(true);
+  });
+  it('holes taped over are not drawn', () => {
+    const plan = structuredClone(ousel.compiled.plan) as Plan;
+    const entry = plan.lines.find((l) => l.id === 'currant-3')?.legs[1].emitters?.[0];
+    if (entry) entry.shut = [0, 1];
+    expect(sectionOf(resultsOf(plan), 'low').holes).toHaveLength(78);
+  });
+});

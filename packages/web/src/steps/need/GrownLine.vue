@@ -34,7 +34,8 @@ const names = computed(() => props.grown.map((id) => nameIn(props.view.plan, id)
       >
         {{ showPerDay(row.perDay[view.month], settings.units) }}
       </button>
-      all year alike; {{ quoted(row.source, settings.units) }}. Changed on its bench at Outlets.
+      all year alike,
+      <span class="from">{{ quoted(row.source, settings.units) }}.</span> Changed on its bench at Outlets.
     </p>
   </div>
 </template>

@@ -165,7 +165,10 @@ const setAll = (label: string, change: (e: Hole) => void): string | undefined =>
           :commit="(v) => setAll('height of the holes', (e) => void (e.heightM = v))"
           show-unit
         />
-        <span>up, turned up by</span>
+        <span>up</span>
+      </div>
+      <div class="small entry">
+        <span>turned up by</span>
         <NumberField
           class="degrees"
           :min="-90"

@@ -246,14 +246,14 @@ const screen = computed(() => {
 }
 
 .drills th {
-  padding-right: 12px;
+  padding-right: 8px;
   white-space: nowrap;
   font-weight: 400;
   text-align: left;
 }
 
 .drills td {
-  padding: 3px 8px;
+  padding: 3px 4px;
   text-align: center;
 }
 

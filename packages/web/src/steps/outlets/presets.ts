@@ -1,4 +1,5 @@
 // Gardens to begin with: sizes as people build them, round in the units of the person.
+import { findDrill } from '@vernal-slope/plan/catalogue';
 import type { BedsMade, RowsMade } from '@vernal-slope/plan/edit';
 import type { UnitSystem } from '../../display/quantities.ts';
 import { turned } from '../../display/quantities.ts';
@@ -67,7 +68,7 @@ export function bedsPresets(units: UnitSystem): readonly BedsPreset[] {
 export function rowsPresets(units: UnitSystem): readonly RowsPreset[] {
   const us = units === 'us';
   const half = 'astm-d2239-sidr15/1/2';
-  const base = { diameterMm: us ? inches(1 / 32) * 1000 : 0.8, pipe: half };
+  const base = { diameterMm: findDrill(us ? '1-32-in' : '0.8-mm')?.diameter ?? 0.8, pipe: half };
   return [
     {
       key: 'rows-manifold',
