@@ -419,6 +419,79 @@ const OWN = [
     '(Math.PI / 6) * lever.ball ** 3',
     '(Math.PI / 6) * lever.ball ** 2',
   ],
+  [
+    'garden: the driest quarter is the driest half',
+    `${C}irrigation/evenness.ts`,
+    'Math.floor(flows.length / 4)',
+    'Math.floor(flows.length / 2)',
+  ],
+  ['garden: compensating ones go on rising', `${C}irrigation/emitter.ts`, '  cap: flow,', '  cap: 2 * flow,'],
+  [
+    'garden: equivalent lengths are left out',
+    `${C}irrigation/lateral.ts`,
+    'sum + emitters[e].equivalentLength',
+    'sum + 0 * emitters[e].equivalentLength',
+  ],
+  [
+    'garden: a hole of a bed holds nothing down',
+    `${C}irrigation/bed.ts`,
+    'if (b.floor + b.overflow < line) {',
+    'if (b.floor + b.overflow < line - 1e9) {',
+  ],
+  [
+    'garden: what stone holds round a pipe',
+    `${C}irrigation/bed.ts`,
+    'pores * (whole - taken)) / whole,',
+    'pores * whole) / whole,',
+  ],
+  [
+    'garden: taped holes count as plants',
+    `${P}budget/needs.ts`,
+    '(emitterPlaces(e).length - (e.shut?.length ?? 0))',
+    '(emitterPlaces(e).length - 0 * (e.shut?.length ?? 0))',
+  ],
+  [
+    'garden: beds of a garden of Need count twice',
+    `${P}budget/needs.ts`,
+    'b.useLPerDay && gardenOf(plan, b) === undefined',
+    'b.useLPerDay && gardenOf(plan, b) !== null',
+  ],
+  [
+    'garden: plots that are not named run in a situation',
+    `${P}solve/situations.ts`,
+    '[...all.filter(opened), ...plots].filter((id) => open.includes(id))',
+    '[...all.filter(opened), ...plots].filter((id) => plots.includes(id) || open.includes(id))',
+  ],
+  [
+    'garden: drills by group may starve the plot',
+    `${P}garden/holes.ts`,
+    'r.evenness.mean >= KEEPS * now.evenness.mean',
+    'r.evenness.mean >= 0.3 * KEEPS * now.evenness.mean',
+  ],
+  [
+    'garden: a moved hole leaves its pipe',
+    `${P}edit/garden.ts`,
+    'Math.min(on.lengthM, Math.max(0, atM))',
+    'Math.max(0, atM)',
+  ],
+  [
+    'garden: rain falls on covered beds',
+    `${P}intime/place.ts`,
+    '.filter((b) => b.rainFalls);',
+    '.filter((b) => b.id !== String(b.rainFalls));',
+  ],
+  [
+    'garden: a wall is looked at by its lower half only',
+    `${P}garden/judge.ts`,
+    'height > bed.shape.heightM / 2 ?',
+    'height > 2 * bed.shape.heightM ?',
+  ],
+  [
+    'network: the last digits of heads count as flow',
+    `${C}network/newton.ts`,
+    'Math.max(0, Math.abs(step[l]) - digits)',
+    'Math.max(0, Math.abs(step[l]) - 0 * digits)',
+  ],
 ];
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : '';

@@ -15,6 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Esc', 'put back what stood in the field; close the working'],
   ['Alt ↑, Alt ↓', 'move the leg up or down'],
   ['Alt Enter, Alt Delete', 'put a leg in, take it out'],
+  ['← →, Shift ← →', 'on rows of plants: from plant to plant, the hole along its pipe'],
   ['w', 'the working of the figure that has the focus, else of the flow'],
   ['t', 'try the change that is proposed'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],

@@ -245,7 +245,7 @@ const setGarden = (name: string): void =>
     <p v-if="ends" class="small ends" data-test="ends">
       <span v-for="e in ends" :key="e.name"
         >{{ e.name }} <span class="figure">{{ perHour(e.now) }}</span><template v-if="e.low !== undefined"
-          >, the last litres {{ perHour(e.low) }}</template
+          >, the last litres <span class="figure">{{ perHour(e.low) }}</span></template
         ></span
       >
     </p>
