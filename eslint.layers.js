@@ -49,6 +49,7 @@ export const PLAN_SUBJECTS = [
   'intime',
   'solve',
   'garden',
+  'drink',
   'simulate',
   'stand',
 ];

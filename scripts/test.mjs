@@ -1,5 +1,5 @@
 // `npm test`: everything that is checked, on a fresh clone too. The last line counts passed and failed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -37,12 +37,28 @@ function count(name, ok, good, bad, seconds) {
   summary.push(`${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds.toFixed(0)} s)`);
 }
 
-/** A check that passes or fails as one. */
+/** A check that passes or fails as one; what it says is shown when it is done, for several run at once. */
 function check(name, command, args) {
-  console.log(`\n== ${name}`);
   const begun = performance.now();
-  const ok = spawnSync(command, args, { cwd: root, stdio: 'inherit' }).status === 0;
-  count(name, ok, ok ? 1 : 0, ok ? 0 : 1, (performance.now() - begun) / 1000);
+  return new Promise((done) => {
+    const said = [];
+    const running = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    running.stdout.on('data', (part) => said.push(part));
+    running.stderr.on('data', (part) => said.push(part));
+    const end = (ok) => {
+      console.log(`\n== ${name}`);
+      process.stdout.write(Buffer.concat(said));
+      count(name, ok, ok ? 1 : 0, ok ? 0 : 1, (performance.now() - begun) / 1000);
+      done();
+    };
+    running.on('error', () => end(false));
+    running.on('close', (status) => end(status === 0));
+  });
+}
+
+/** Checks one after the other. */
+async function lane(...checks) {
+  for (const [name, ...args] of checks) await check(name, 'npx', ['--no-install', ...args]);
 }
 
 /** A Vitest run, counted test by test. */
@@ -80,11 +96,17 @@ function tests(name, config) {
 }
 
 ensureBuilt();
-check('lint and layers', 'npx', ['--no-install', 'eslint', '.', '--max-warnings', '0']);
-check('format', 'npx', ['--no-install', 'prettier', '--check', '.', '--log-level', 'warn']);
-check('types of the packages', 'npx', ['--no-install', 'tsc', '-b']);
-check('types of the web app', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'packages/web']);
-check('types of the tests', 'npx', ['--no-install', 'vue-tsc', '--noEmit', '-p', 'tsconfig.tests.json']);
+await Promise.all([
+  lane(
+    ['lint and layers', 'eslint', '.', '--max-warnings', '0'],
+    ['format', 'prettier', '--check', '.', '--log-level', 'warn'],
+  ),
+  lane(
+    ['types of the packages', 'tsc', '-b'],
+    ['types of the web app', 'vue-tsc', '--noEmit', '-p', 'packages/web'],
+    ['types of the tests', 'vue-tsc', '--noEmit', '-p', 'tsconfig.tests.json'],
+  ),
+]);
 tests('unit', 'vitest.config.ts');
 if (ensureBrowser()) tests('browser', 'e2e/vitest.config.ts');
 else count('browser', false, 0, 1, 0);

@@ -1,5 +1,6 @@
 // The verbs `drip` and `beds`: plots watered, chains of beds at rest.
 import { compilePlan } from '@vernal-slope/plan/compile';
+import { isRail, railFindings, railStands } from '@vernal-slope/plan/drink';
 import { bedsReport, dripReport, judgeBeds, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
 import { isBasin, isTap } from '@vernal-slope/plan/kinds';
 import { fault, placesNamed, type Verb } from './verb.ts';
@@ -21,7 +22,8 @@ export const drip: Verb = {
     const runs = plots.map((plot) => waterPlot(c, plot, { level: options.level, open }));
     return dripReport(
       runs,
-      runs.flatMap((r) => plotFindings(c, r)),
+      // drinkers have findings of their own
+      runs.flatMap((r) => (isRail(r.plot) ? railFindings(c, railStands(c, r.plot)) : plotFindings(c, r))),
     );
   },
 };

@@ -1,5 +1,6 @@
 // The verbs `solve` and `check`: a plan solved, and what is found of it.
 import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
+import { judgeRails } from '@vernal-slope/plan/drink';
 import { judgeGarden } from '@vernal-slope/plan/garden';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -53,7 +54,11 @@ export const check: Verb = {
     // ok: the document is sound; what falls short is said by its findings
     return {
       ok: true,
-      findings: [...judgePlan(compiled, solvePlan(compiled, state), state), ...judgeGarden(compiled)],
+      findings: [
+        ...judgePlan(compiled, solvePlan(compiled, state), state),
+        ...judgeGarden(compiled),
+        ...judgeRails(compiled),
+      ],
     };
   },
 };

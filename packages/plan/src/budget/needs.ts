@@ -21,7 +21,7 @@ import {
   USUAL_HOURS,
   type UsualVisit,
 } from '../catalogue/index.ts';
-import { cubicMetres, litres, metresOfMm, minutesOf } from '../compile/index.ts';
+import { cubicMetres, litres, metresOfMm, minutesOf, railHours } from '../compile/index.ts';
 import type { Herd, NeedAt, Needs, Plan, Plot, VesselNode } from '../schema/index.ts';
 import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
 import { emitterPlaces } from '../fields/index.ts';
@@ -277,8 +277,13 @@ function bedsRow(plan: Plan): NeedRow[] {
   ];
 }
 
+/** Where the water of a plot arrives. */
+const placesOfPlot = (plan: Plan, plot: Plot): string[] =>
+  plan.lines.filter((l) => plot.lines.includes(l.id)).map((l) => l.from);
+
 /** What the plants of a plot want as entered, where no garden of Need tells. */
 function plotRow(plan: Plan, plot: Plot): NeedRow[] {
+  if (plot.drinkers) return [];
   const plants = plantsIn(plan, plot);
   const draws = plot.draws ?? [];
   if (plot.wantsLPerPlant === undefined || plants === 0 || draws.length === 0 || gardenOf(plan, plot) !== undefined)
@@ -301,10 +306,38 @@ function plotRow(plan: Plan, plot: Plot): NeedRow[] {
       source,
       working: eachWorking(name, plants, each, 'plant', source),
       basis: 'entered',
-      at: {
-        grown: [plot.id],
-        places: plan.lines.filter((l) => plot.lines.includes(l.id)).map((l) => l.from),
-      },
+      at: { grown: [plot.id], places: placesOfPlot(plan, plot) },
+      ifToo: false,
+    },
+  ];
+}
+
+/** What animals at the drinkers of a rail take. */
+function railRow(plan: Plan, plot: Plot): NeedRow[] {
+  const d = plot.drinkers;
+  if (!d) return [];
+  const animal = findAnimal(d.animal);
+  const each = d.litresPerHeadPerDay ?? animal?.typical ?? 0;
+  const { from, hours } = railHours(d);
+  const name = `${herdWords(d.heads, d.animal)}, ${plot.name ?? plot.id}`;
+  const source =
+    d.litresPerHeadPerDay === undefined && animal
+      ? `${animal.name.toLowerCase()}: ${animal.source}`
+      : `entered${animal ? `; the table of ${animal.name.toLowerCase()} says ${animal.low} to ${animal.high} L (${animal.source})` : ''}`;
+  return [
+    {
+      id: `rail:${plot.id}`,
+      kind: 'herd',
+      name,
+      perDay: new Array<number>(12).fill(cubicMetres(d.heads * each)),
+      hours: spreadOver(from * 60, hours * 60),
+      each,
+      count: d.heads,
+      perUnit: cubicMetres(each),
+      source,
+      working: eachWorking(name, d.heads, each, 'head', source),
+      basis: d.litresPerHeadPerDay === undefined ? (animal?.basis ?? 'common practice') : 'entered',
+      at: { grown: [plot.id], places: placesOfPlot(plan, plot) },
       ifToo: false,
     },
   ];
@@ -332,7 +365,7 @@ export function planNeeds(plan: Plan): PlanNeeds {
     ...(needs.people ?? []).map((_, k) => peopleRow(needs, k)),
     ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
     ...bedsRow(plan),
-    ...(plan.plots ?? []).flatMap((p) => plotRow(plan, p)),
+    ...(plan.plots ?? []).flatMap((p) => [...railRow(plan, p), ...plotRow(plan, p)]),
   ];
   const losses = needs.lossShare ?? DEFAULT_LOSS;
   const rows = all.filter((r) => !r.ifToo);

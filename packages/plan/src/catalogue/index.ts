@@ -23,6 +23,14 @@ import type {
 } from './types.ts';
 
 export {
+  DRINKER_ROWS,
+  DRINKER_USES,
+  findDrinker,
+  findDrinkerUse,
+  type DrinkerRow,
+  type DrinkerUse,
+} from './drinkers.data.ts';
+export {
   CLAY_POTS,
   DRILL_ROWS,
   EMITTER_ROWS,

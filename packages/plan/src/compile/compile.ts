@@ -1,5 +1,6 @@
 // Plan document to network of numbers, with a map back to the plan's nodes and lines. What a place is in the network
 // its kind says; here they are joined.
+import { drinkRates } from './drinkers.ts';
 import { NetworkBuilder, type HighPoint, type Network, type PipeOptions } from '@vernal-slope/core/network';
 import {
   compensatingLaw,
@@ -161,6 +162,7 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
     },
   };
   const fed = fedPart(plan);
+  const rates = inTime ? drinkRates(plan) : new Map<string, number>();
   const joined = new Map<string, Joined>();
   for (const node of fed.nodes) {
     const kind = kindOf(node);
@@ -210,7 +212,13 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
       points,
     };
     const map = { plan: line, geometry, freeInlet: end.free };
-    const emitters = placedEmitters(line, geometry, water.density);
+    // in time a rail gives what is drunk: an even share of the day's water, while there is pressure for it
+    const drunk = rates.get(line.id);
+    const placed = placedEmitters(line, geometry, water.density);
+    const emitters =
+      drunk === undefined
+        ? placed
+        : placed.map((e) => ({ ...e, law: { ...e.law, cap: Math.min(e.law.cap ?? Infinity, drunk) } }));
     if (emitters.length === 0) {
       const link = builder.pipe(start, end.to, segments, options);
       return { ...map, link, last: link, links: [link] };

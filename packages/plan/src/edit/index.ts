@@ -23,6 +23,7 @@ export {
   addPlace,
   addRefusal,
   chainageOf,
+  freeLineId,
   freeName,
   groundAt,
   guessedLength,

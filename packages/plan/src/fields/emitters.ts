@@ -42,6 +42,26 @@ export const emitterSchema = z.discriminatedUnion('type', [
 ]);
 export type Emitter = z.infer<typeof emitterSchema>;
 
+/** Drinkers on a rail: what they are, who drinks from them, what of the craft is there. */
+export const drinkersSchema = z.looseObject({
+  /** A row of the catalogue of drinkers. */
+  kind: z.string().max(100),
+  /** A class of the table of animals, and how many. */
+  animal: z.string().max(200),
+  heads: z.number().int().min(1).max(1_000_000),
+  litresPerHeadPerDay: positive.max(500).optional(),
+  /** From where to where they reach, m over the floor; the class's usual where left out. */
+  reachM: list('reachM', atLeastZero.max(5)).length(2).optional(),
+  /** Floors on which they stand, m over the ground, line by line: cages one on the other. The ground where left out. */
+  floorsM: list('floorsM', atLeastZero.max(20)).optional(),
+  /** How many drink at once; a share of the heads by their class where left out. */
+  atOnce: z.number().int().min(1).max(10_000).optional(),
+  /** The far end opens for flushing; the bucket's lid has a pinhole. */
+  flush: z.boolean().optional(),
+  vented: z.boolean().optional(),
+});
+export type Drinkers = z.infer<typeof drinkersSchema>;
+
 export const plotSchema = z.looseObject({
   id,
   name,
@@ -51,6 +71,8 @@ export const plotSchema = z.looseObject({
   wantsLPerPlant: positive.max(1000).optional(),
   /** The garden of the plan's needs that it waters, by its name. */
   garden: z.string().max(200).optional(),
+  /** Its emitters are drinkers: a rail, not rows of plants. */
+  drinkers: drinkersSchema.optional(),
 });
 export type Plot = z.infer<typeof plotSchema>;
 

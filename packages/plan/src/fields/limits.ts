@@ -12,6 +12,8 @@ export const LIST_LIMITS = {
   atM: 2000,
   shutHoles: 2000,
   plots: 200,
+  reachM: 2,
+  floorsM: 1000,
   plotLines: 1000,
   sights: 200,
   marksM: 2,

@@ -1,5 +1,6 @@
 // The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
 import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { drinkFindings } from './drink.ts';
 import { gardenFindings } from './garden.ts';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
@@ -33,6 +34,7 @@ export const FINDINGS = {
   ...standFindings,
   ...refillFindings,
   ...gardenFindings,
+  ...drinkFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

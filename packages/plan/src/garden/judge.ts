@@ -169,6 +169,8 @@ export function judgeBeds(plan: Plan): { chains: ChainStands[]; findings: Findin
 
 /** All that is found of a plan's garden: chains at rest, plots watered from the levels that the plan begins with. */
 export function judgeGarden(c: Compiled): Finding[] {
-  const plots = (c.plan.plots ?? []).flatMap((plot) => plotFindings(c, waterPlot(c, plot)));
+  const plots = (c.plan.plots ?? [])
+    .filter((plot) => !plot.drinkers)
+    .flatMap((plot) => plotFindings(c, waterPlot(c, plot)));
   return worstFirst([...judgeBeds(c.plan).findings, ...plots]);
 }

@@ -9,8 +9,10 @@ import { plantsOf } from './watering.ts';
 
 /** The garden whose need a plot meets: the one that it names, else the first; undefined where its own wants are entered. */
 export const gardenOfPlot = (plan: Plan, plot: Plot): string | undefined =>
-  gardenOf(plan, plot) ??
-  (plot.wantsLPerPlant === undefined && plot.garden === undefined ? plan.needs?.gardens?.at(0)?.name : undefined);
+  plot.drinkers
+    ? undefined
+    : (gardenOf(plan, plot) ??
+      (plot.wantsLPerPlant === undefined && plot.garden === undefined ? plan.needs?.gardens?.at(0)?.name : undefined));
 
 export interface PlotServes {
   readonly plot: Plot;

@@ -15,6 +15,8 @@ import {
   levelFor,
   metresOfMm,
   minutesOf,
+  railHours,
+  railPerDay,
   seconds,
   stateFor,
   setEmitters,
@@ -236,6 +238,15 @@ function drawsOf(tap: TapNode, clock: Clock, options: InTime): Window[] {
   return [...fixed, ...random.filter((w) => w.to > 0 && w.from < clock.duration)];
 }
 
+/** When a plot is open: at its hours; a rail while its animals are about. */
+function plotDraws(plot: Plot, clock: Clock): Window[] {
+  if (!plot.drinkers) return (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin));
+  const { from, hours } = railHours(plot.drinkers);
+  return clock.days
+    .map((midnight) => ({ from: midnight + from * HOUR, to: midnight + (from + hours) * HOUR }))
+    .filter((w) => w.to > 0 && w.from < clock.duration);
+}
+
 /** Flow that an outlet is rated for, m³/s; of a hole what it gives under a metre of water. */
 const ratedOfTap = (tap: TapNode): number =>
   tap.ratedFlowLpm !== undefined
@@ -395,8 +406,9 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
       })),
       ...plots.map((plot) => ({
         links: plot.id === options.watering ? [] : plot.lines.flatMap((id) => emitterLinks(compiled, id)),
-        draws: !alone(options) ? (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin)) : [],
-        rated: 0,
+        draws: !alone(options) ? plotDraws(plot, clock) : [],
+        // what is drunk at a rail is wanted; rows of plants are opened for what comes
+        rated: plot.drinkers ? railPerDay(plot.drinkers) / (railHours(plot.drinkers).hours * HOUR) : 0,
       })),
       ...(always.length > 0 ? [{ links: always, draws: [{ from: 0, to: Infinity }], rated: 0 }] : []),
       ...watered.map((link) => ({ links: [link], draws: [{ from: 0, to: Infinity }], rated: 0 })),

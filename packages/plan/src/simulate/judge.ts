@@ -100,7 +100,7 @@ export function judgeRun(found: PlanRun): Finding[] {
       (isBed(n) && (n.useLPerDay ?? 0) > 0) ||
       (isOutlet(n) && !isVessel(n) && ((n.draws ?? []).length > 0 || (n.habits ?? []).length > 0)),
   );
-  const waters = (plan.plots ?? []).some((p) => (p.draws ?? []).length > 0);
+  const waters = (plan.plots ?? []).some((p) => p.drinkers !== undefined || (p.draws ?? []).length > 0);
   if (!asks && !waters) list.push(finding('nothing-in-time', '', {}));
   return worstFirst(list);
 }

@@ -150,7 +150,7 @@ export function pictureOf(found: PlanRun): RunPicture {
       name: plot.name ?? plot.id,
       flows: series((m) => m.outlets[k]),
       draws: inTime.place.outlets[k].draws.map(inside),
-      shortfall: 0,
+      shortfall: found.summary.get(plot.id)?.shortfall ?? 0,
     };
   });
   const sources = [

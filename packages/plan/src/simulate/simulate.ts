@@ -57,8 +57,8 @@ export function simulatePlan(plan: Plan, options: InTime, run: RunOptions = {}):
     summary.set(node.id, { demand, delivered, shortfall: Math.max(0, demand - delivered) });
   });
   inTime.plots.forEach((plot, k) => {
-    const { delivered } = found.outlets[inTime.outlets.length + k];
-    summary.set(plot.id, { demand: 0, delivered, shortfall: 0 });
+    const { demand, delivered } = found.outlets[inTime.outlets.length + k];
+    summary.set(plot.id, { demand, delivered, shortfall: Math.max(0, demand - delivered) });
   });
   const events = found.events.map(({ t, kind, vessel }) => ({ t, kind, at: inTime.vessels[vessel].id }));
   return { inTime, options, run: found, summary, events };

@@ -53,7 +53,7 @@ export function timeWorking(found: PlanRun, id: string): Working | undefined {
   const v = s.vessel;
   if (!v) {
     const plot = found.inTime.plots.find((p) => p.id === id);
-    if (plot)
+    if (plot && s.demand === 0)
       return {
         code: 'time-plot',
         of: plot.name ?? plot.id,
@@ -66,10 +66,15 @@ export function timeWorking(found: PlanRun, id: string): Working | undefined {
     const tap = found.inTime.outlets.find((n) => n.id === id);
     return {
       code: 'time-tap',
-      of: tap ? nameOf(tap) : id,
+      of: tap ? nameOf(tap) : (plot?.name ?? id),
       rule: 'V_\\mathrm{short} = {{want}} - {{got}}',
       terms: [
-        volume('want', 'V_\\mathrm{want}', 'rated flow times the time it is open', s.demand),
+        volume(
+          'want',
+          'V_\\mathrm{want}',
+          plot ? 'what its animals drink' : 'rated flow times the time it is open',
+          s.demand,
+        ),
         volume('got', 'V_\\mathrm{got}', 'what came out', s.delivered),
       ],
       result: { tex: 'V_\\mathrm{short}', value: s.demand - s.delivered, dimension: 'volume' },

@@ -336,6 +336,14 @@ export function perHourText(flow: number, system: UnitSystem): string {
   return `${text} ${symbol}/h`;
 }
 
+/** A fluid ounce of the US gallon, m³ (231 in³ / 128). */
+const FLUID_OUNCE = 2.957352956e-5;
+/** A very small flow as what comes in a minute, in mL or fluid ounces. @param flow m³/s */
+export const perMinute = (flow: number, system: UnitSystem): Shown =>
+  system === 'metric'
+    ? { text: significant(flow * 60 * 1e6), unit: 'mL/min' }
+    : { text: significant((flow * 60) / FLUID_OUNCE), unit: 'fl oz/min' };
+
 /** A long time in hours or days, one decimal. @param seconds s */
 export const longText = (seconds: number, as: 'hours' | 'days'): string =>
   fixed(seconds / (as === 'hours' ? 3600 : 86_400), 1);

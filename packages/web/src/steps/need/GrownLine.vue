@@ -20,7 +20,7 @@ const names = computed(() => props.grown.map((id) => nameIn(props.view.plan, id)
   <div class="row" :data-test="row.id">
     <div>
       <p class="whose">
-        <i></i><strong>{{ row.name }}</strong>
+        <i :class="row.kind"></i><strong>{{ row.name }}</strong>
       </p>
       <p v-if="grown.length > 1" class="small muted">{{ names }}</p>
     </div>
@@ -64,6 +64,10 @@ p {
   width: 12px;
   height: 12px;
   background: var(--moss);
+}
+
+.whose i.herd {
+  background: var(--water-deep);
 }
 
 .total {

@@ -2,6 +2,7 @@
 // The page of Outlets on an open plan: taps and troughs, beds, rows; one bench at a time.
 import { computed, proxyRefs, useTemplateRef } from 'vue';
 import { Plus } from '@lucide/vue';
+import { addRail } from '@vernal-slope/plan/drink';
 import { addBeds, addRows } from '@vernal-slope/plan/edit';
 import { isBareJoint, isStore } from '@vernal-slope/plan/kinds';
 import { nameIn } from '../../display/names.ts';
@@ -10,7 +11,8 @@ import { usePlanPage } from '../../session/planpage.ts';
 import BedsBench from './BedsBench.vue';
 import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
-import { bedsPresets, rowsPresets } from './presets.ts';
+import RailBench from './RailBench.vue';
+import { bedsPresets, railPresets, rowsPresets } from './presets.ts';
 import { outletsState } from './state.ts';
 import { PLACES } from './useBenches.ts';
 
@@ -37,6 +39,14 @@ function beds(key: string): void {
   if (!plan.value || !source.value || !preset) return;
   const command = addBeds(plan.value, source.value.id, preset.name, preset.made);
   if (perform(command)) state.picked.value = command.bucket;
+}
+const rails = computed(() => railPresets(settings.units, source.value !== undefined));
+function rail(key: string): void {
+  fold();
+  const preset = rails.value.find((p) => p.key === key);
+  if (!plan.value || !preset) return;
+  const command = addRail(plan.value, source.value?.id, preset.called, preset.made);
+  if (perform(command)) state.picked.value = command.rail;
 }
 function rows(key: string): void {
   fold();
@@ -72,29 +82,47 @@ function rows(key: string): void {
       >
         {{ t.kind === 'chain' ? `Beds: ${nameIn(plan, t.id)}` : nameIn(plan, t.id) }}
       </button>
-      <details v-if="source" ref="list" class="add" @keydown.esc.stop="fold">
+      <details ref="list" class="add" @keydown.esc.stop="fold">
         <summary class="plain-button" data-test="add-garden">
-          <Plus :size="18" aria-hidden="true" />Rows or beds
+          <Plus :size="18" aria-hidden="true" />Rows, beds or drinkers
         </summary>
         <div class="choices">
-          <p class="small muted">They hang on {{ nameIn(plan, source.id) }}; choose a tank or a tee for another.</p>
+          <p class="small muted">
+            {{
+              source
+                ? `They hang on ${nameIn(plan, source.id)}; choose a tank or a tee for another.`
+                : 'Nothing is there to hang rows or beds on yet; a rail gets a bucket that is filled by hand.'
+            }}
+          </p>
+          <template v-if="source">
+            <button
+              v-for="p in rowsPresets(settings.units)"
+              :key="p.key"
+              type="button"
+              class="plain-button edged"
+              :data-test="`add-${p.key}`"
+              @click="rows(p.key)"
+            >
+              {{ p.name }}
+            </button>
+            <button
+              v-for="p in bedsPresets(settings.units)"
+              :key="p.key"
+              type="button"
+              class="plain-button edged"
+              :data-test="`add-${p.key}`"
+              @click="beds(p.key)"
+            >
+              {{ p.name }}
+            </button>
+          </template>
           <button
-            v-for="p in rowsPresets(settings.units)"
+            v-for="p in rails"
             :key="p.key"
             type="button"
             class="plain-button edged"
             :data-test="`add-${p.key}`"
-            @click="rows(p.key)"
-          >
-            {{ p.name }}
-          </button>
-          <button
-            v-for="p in bedsPresets(settings.units)"
-            :key="p.key"
-            type="button"
-            class="plain-button edged"
-            :data-test="`add-${p.key}`"
-            @click="beds(p.key)"
+            @click="rail(p.key)"
           >
             {{ p.name }}
           </button>
@@ -112,6 +140,17 @@ function rows(key: string): void {
       :chosen="picked"
       :trying="trying !== ''"
       @choose="(id) => (picked = id)"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <RailBench
+      v-else-if="bench.kind === 'rail'"
+      :key="bench.rail.id"
+      :results="results"
+      :plan="plan"
+      :rail="bench.rail"
+      :edit="edit"
+      :trying="trying !== ''"
       @try="tryIt"
       @working="openMade"
     />

@@ -1,5 +1,6 @@
 // Gardens to begin with: sizes as people build them, round in the units of the person.
 import { findDrill } from '@vernal-slope/plan/catalogue';
+import type { RailMade } from '@vernal-slope/plan/drink';
 import type { BedsMade, RowsMade } from '@vernal-slope/plan/edit';
 import type { UnitSystem } from '../../display/quantities.ts';
 import { turned } from '../../display/quantities.ts';
@@ -8,6 +9,12 @@ interface BedsPreset {
   readonly key: string;
   readonly name: string;
   readonly made: BedsMade;
+}
+interface RailPreset {
+  readonly key: string;
+  readonly name: string;
+  /** What it is called in the plan. */ readonly called: string;
+  readonly made: RailMade;
 }
 interface RowsPreset {
   readonly key: string;
@@ -97,6 +104,64 @@ export function rowsPresets(units: UnitSystem): readonly RowsPreset[] {
         spacingM: us ? feet(1) : 0.3,
         loop: true,
         betweenM: us ? feet(0.5) : 0.15,
+      },
+    },
+  ];
+}
+
+/** Rails of drinkers with their bucket. @param fed from a tank or a tee; else filled by hand */
+export function railPresets(units: UnitSystem, fed: boolean): readonly RailPreset[] {
+  const us = units === 'us';
+  const tube = { insideDiameterMm: 15.8 };
+  return [
+    {
+      key: 'rail-hens',
+      name: 'A hen run: one rail of nipples',
+      called: 'Hen run',
+      made: {
+        heights: [us ? inches(15) : 0.38],
+        lengthM: us ? feet(20) : 6,
+        fallsM: 0,
+        drinkers: 10,
+        kind: 'poultry-nipple',
+        animal: 'layer',
+        heads: 40,
+        standM: us ? feet(1) : 0.3,
+        pipe: tube,
+        fed,
+      },
+    },
+    {
+      key: 'rail-cages',
+      name: 'Rabbit cages, three on top of each other',
+      called: 'Rabbit cages',
+      made: {
+        heights: us ? [inches(34), inches(58), inches(82)] : [0.85, 1.45, 2.05],
+        floors: us ? [inches(24), inches(48), inches(72)] : [0.6, 1.2, 1.8],
+        lengthM: us ? feet(8) : 2.4,
+        drinkers: 4,
+        kind: 'rabbit-nipple',
+        animal: 'rabbit',
+        heads: 12,
+        standM: us ? feet(8) : 2.4,
+        pipe: tube,
+        fed,
+      },
+    },
+    {
+      key: 'rail-pigs',
+      name: 'Weaned pigs: a rail of four nipples',
+      called: 'Weaned pigs',
+      made: {
+        heights: [us ? inches(9) : 0.22],
+        lengthM: us ? feet(8) : 2.4,
+        drinkers: 4,
+        kind: 'pig-nipple',
+        animal: 'pig-weaner',
+        heads: 30,
+        standM: us ? feet(6) : 1.8,
+        pipe: tube,
+        fed,
       },
     },
   ];

@@ -2,11 +2,13 @@
 import { computed, defineAsyncComponent } from 'vue';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
+import { herdWords } from '@vernal-slope/plan/catalogue';
+import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
 import { isBed, isOutlet } from '@vernal-slope/plan/kinds';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
-import { percent, show } from '../../display/quantities.ts';
+import { percent, show, showEntered } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
@@ -23,7 +25,8 @@ export const outletsStep: StepRow = {
   begun: (plan) => plan.nodes.some((n) => isOutlet(n) || isBed(n)) || (plan.plots ?? []).length > 0,
   findings: ({ plan, results }) => {
     let garden = gardens.get(plan);
-    if (!garden) gardens.set(plan, (garden = judgeGarden(results.compiled)));
+    if (!garden)
+      gardens.set(plan, (garden = worstFirst([...judgeGarden(results.compiled), ...judgeRails(results.compiled)])));
     return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden];
   },
   use: (page) => {
@@ -58,6 +61,25 @@ export const outletsStep: StepRow = {
             { ...flow, label: 'in all, while it is open', test: 'plot-flow' },
           ],
           findings: worstFirst(plotFindings(results.compiled, r)),
+        };
+      }
+      if (bench.kind === 'rail') {
+        const s = railStands(results.compiled, bench.rail);
+        const off = s.drinkers.filter((k) => k.state !== 'good').length;
+        const most = Math.max(0, ...s.drinkers.map((k) => k.standing));
+        return {
+          title: nameIn(plan, bench.rail.id),
+          subtitle: `${herdWords(bench.rail.drinkers.heads, bench.rail.drinkers.animal)}, ${countOf(s.drinkers.length, 'drinker')}${s.kind ? ` that like ${showEntered(s.band.least, 'pressure', settings.units)} to ${showEntered(s.band.most, 'pressure', settings.units)}` : ''}`,
+          figures: [
+            {
+              text: String(off),
+              unit: `of ${s.drinkers.length}`,
+              label: 'drip, starve or stay dry',
+              test: 'rail-off',
+            },
+            { ...show(most, 'pressure', settings.units), label: 'at the lowest, at rest', test: 'rail-most' },
+          ],
+          findings: railFindings(results.compiled, s),
         };
       }
       const { stands, chain } = bench;

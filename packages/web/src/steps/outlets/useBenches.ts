@@ -1,6 +1,7 @@
 // The benches of the Outlets step: which one is open, and what its workers are asked.
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
+import { isRail, type RailPlot } from '@vernal-slope/plan/drink';
 import {
   chainsOf,
   chainStands,
@@ -22,11 +23,12 @@ const worker = (): Worker => new Worker(new URL('../../workers/garden.worker.ts'
 export type Bench =
   | { readonly kind: 'place' }
   | { readonly kind: 'plot'; readonly plot: Plot }
+  | { readonly kind: 'rail'; readonly rail: RailPlot }
   | { readonly kind: 'chain'; readonly chain: Chain; readonly stands: ChainStands | undefined };
 
 export interface BenchTab {
   readonly id: string;
-  readonly kind: 'plot' | 'chain';
+  readonly kind: 'plot' | 'chain' | 'rail';
 }
 
 /** Stands for taps and troughs: longer than an id may be. */
@@ -66,7 +68,7 @@ export function useBenches(
   const chains = computed(() => (plan.value ? chainsOf(plan.value) : []));
   const tabs = computed<BenchTab[]>(() => [
     ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const })),
-    ...(plan.value?.plots ?? []).map((p) => ({ id: p.id, kind: 'plot' as const })),
+    ...(plan.value?.plots ?? []).map((p) => ({ id: p.id, kind: isRail(p) ? ('rail' as const) : ('plot' as const) })),
   ]);
   /** What was picked; where nothing was and there is no tap and no trough, the first bench of the garden. */
   const shown = computed(() =>
@@ -76,6 +78,7 @@ export function useBenches(
     const chain = chains.value.find((c) => chainId(c) === shown.value);
     if (chain) return { kind: 'chain', chain, stands: chainStands(chain) };
     const plot = plan.value?.plots?.find((p) => p.id === shown.value);
+    if (isRail(plot)) return { kind: 'rail', rail: plot };
     return plot ? { kind: 'plot', plot } : { kind: 'place' };
   });
   const plotAsked = computed<PlotAsked | null>(() =>

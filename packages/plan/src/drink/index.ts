@@ -1,0 +1,24 @@
+// Rails of drinkers under a bucket. The face of the subject.
+export {
+  atOnceOf,
+  bucketLevels,
+  fillsPerDay,
+  hangBucket,
+  headOf,
+  isRail,
+  otherDrinkers,
+  railsOf,
+  railStands,
+  standRange,
+  tableFlow,
+  type Drinkers,
+  type DrinkerState,
+  type DrinkerStands,
+  type OtherDrinker,
+  type RailPlot,
+  type RailStands,
+  type StandRange,
+} from './rail.ts';
+export { judgeRails, railFindings, reachOf, TAKE_OFF } from './judge.ts';
+export { drinkingWorking, railDayWorking, standingWorking, standRangeWorking } from './workings.ts';
+export { addRail, changeDrinkers, fallPipe, hangPipe, respaceRail, setDrinkerKind, type RailMade } from './edits.ts';
