@@ -50,6 +50,7 @@ export const PLAN_SUBJECTS = [
   'solve',
   'garden',
   'drink',
+  'cabin',
   'simulate',
   'stand',
 ];

@@ -22,6 +22,7 @@ import type {
   TimberRow,
 } from './types.ts';
 
+export { FIXTURE_ROWS, findFixture, HUNTER, UNITS_SOURCE, type FixtureRow } from './fixtures.data.ts';
 export {
   DRINKER_ROWS,
   DRINKER_USES,

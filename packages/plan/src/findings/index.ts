@@ -1,5 +1,6 @@
 // The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
 import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { cabinFindings } from './cabin.ts';
 import { drinkFindings } from './drink.ts';
 import { gardenFindings } from './garden.ts';
 import { looseFindings } from './loose.ts';
@@ -35,6 +36,7 @@ export const FINDINGS = {
   ...refillFindings,
   ...gardenFindings,
   ...drinkFindings,
+  ...cabinFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

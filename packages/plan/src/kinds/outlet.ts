@@ -30,6 +30,8 @@ export const outletSchema = z.looseObject({
   wants: wantsSchema.optional(),
   draws: list('draws', drawSchema).optional(),
   habits: list('habits', habitSchema).optional(),
+  /** What it is: a row of the catalogue of fixtures; by its name where left out. */
+  fixture: z.string().max(100).optional(),
   /** What the water is for; people drink from it unless it says otherwise. */
   use: z.enum(['drink', 'wash', 'garden', 'stock', 'fire']).optional(),
 });

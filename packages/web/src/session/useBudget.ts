@@ -1,7 +1,7 @@
 // Water, need and store of the open plan: worked out on every edit of it.
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { balanceFindings, broughtBy, planBalance, type PlanBalance } from '@vernal-slope/plan/budget';
+import { balanceFindings, broughtBy, planBalance, plantsIn, type PlanBalance } from '@vernal-slope/plan/budget';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface Budget {
@@ -24,11 +24,27 @@ export const todayText = (): string => {
 /** What is joined to what. */
 const joints = (plan: Plan): string => plan.lines.map((l) => `${l.from}>${l.to}`).join();
 
+/** How many plants each plot waters. */
+const plants = (plan: Plan): string => (plan.plots ?? []).map((p) => plantsIn(plan, p)).join();
+
 export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
   // only what bears on water is looked at, and of the lines what they bring: most edits of a leg cost no more than a solve
   const parts = computed(() => {
     const p = plan.value;
-    return p && ([p.nodes, p.needs, p.climate, p.site, p.settings, joints(p), [...broughtBy(p)].join()] as const);
+    return (
+      p &&
+      ([
+        p.nodes,
+        p.needs,
+        p.plots,
+        p.climate,
+        p.site,
+        p.settings,
+        joints(p),
+        plants(p),
+        [...broughtBy(p)].join(),
+      ] as const)
+    );
   });
   let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {

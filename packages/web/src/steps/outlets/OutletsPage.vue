@@ -11,6 +11,7 @@ import { usePlanPage } from '../../session/planpage.ts';
 import BedsBench from './BedsBench.vue';
 import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
+import CabinBench from './CabinBench.vue';
 import RailBench from './RailBench.vue';
 import { bedsPresets, railPresets, rowsPresets } from './presets.ts';
 import { outletsState } from './state.ts';
@@ -24,6 +25,12 @@ const holes = proxyRefs(state.holes);
 const groups = proxyRefs(state.groups);
 const watering = proxyRefs(state.watering);
 const levelling = proxyRefs(state.levelling);
+/** What goes before the name of a bench. */
+const TITLES = { plot: '', rail: '', chain: 'Beds: ', cabin: 'Taps under ' } as const;
+function allEntries(id: string): void {
+  picked.value = id;
+  state.picked.value = PLACES;
+}
 /** Where a new garden hangs on: the chosen place where lines may leave it, else the last tank. */
 const source = computed(() => {
   const nodes = plan.value?.nodes ?? [];
@@ -77,10 +84,10 @@ function rows(key: string): void {
         class="plain-button tab"
         :class="{ on: state.shown.value === t.id }"
         :aria-pressed="state.shown.value === t.id"
-        :data-test="`bench-${t.id}`"
+        :data-test="`bench-${t.kind === 'cabin' ? `cabin-${t.of}` : t.id}`"
         @click="state.picked.value = t.id"
       >
-        {{ t.kind === 'chain' ? `Beds: ${nameIn(plan, t.id)}` : nameIn(plan, t.id) }}
+        {{ TITLES[t.kind] }}{{ nameIn(plan, t.of) }}
       </button>
       <details ref="list" class="add" @keydown.esc.stop="fold">
         <summary class="plain-button" data-test="add-garden">
@@ -140,6 +147,18 @@ function rows(key: string): void {
       :chosen="picked"
       :trying="trying !== ''"
       @choose="(id) => (picked = id)"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <CabinBench
+      v-else-if="bench.kind === 'cabin'"
+      :results="results"
+      :plan="plan"
+      :cabin="bench.cabin"
+      :open="state.opened.value"
+      :trying="trying !== ''"
+      @update:open="(open) => (state.opened.value = open)"
+      @choose="allEntries"
       @try="tryIt"
       @working="openMade"
     />

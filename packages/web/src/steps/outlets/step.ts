@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent } from 'vue';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
 import { herdWords } from '@vernal-slope/plan/catalogue';
+import { cabinFindings, cabinRuns } from '@vernal-slope/plan/cabin';
 import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
 import { isBed, isOutlet } from '@vernal-slope/plan/kinds';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
@@ -61,6 +62,20 @@ export const outletsStep: StepRow = {
             { ...flow, label: 'in all, while it is open', test: 'plot-flow' },
           ],
           findings: worstFirst(plotFindings(results.compiled, r)),
+        };
+      }
+      if (bench.kind === 'cabin') {
+        const { cabin } = bench;
+        const runs = cabinRuns(results.compiled, cabin, state.opened.value);
+        const open = runs.fixtures.filter((f) => f.open).length;
+        return {
+          title: `Under ${nameIn(plan, cabin.feed)}`,
+          subtitle: countOf(cabin.taps.length, 'tap'),
+          figures: [
+            { text: String(open), unit: `of ${cabin.taps.length}`, label: 'are open on the bench', test: 'cabin-open' },
+            { ...show(runs.flow, 'flow', settings.units), label: 'comes out of them', test: 'cabin-flow' },
+          ],
+          findings: cabinFindings(results.compiled, cabin, runs),
         };
       }
       if (bench.kind === 'rail') {

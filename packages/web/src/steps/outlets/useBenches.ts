@@ -1,5 +1,6 @@
 // The benches of the Outlets step: which one is open, and what its workers are asked.
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import { cabinsOf, type Cabin } from '@vernal-slope/plan/cabin';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import { isRail, type RailPlot } from '@vernal-slope/plan/drink';
 import {
@@ -24,16 +25,20 @@ export type Bench =
   | { readonly kind: 'place' }
   | { readonly kind: 'plot'; readonly plot: Plot }
   | { readonly kind: 'rail'; readonly rail: RailPlot }
+  | { readonly kind: 'cabin'; readonly cabin: Cabin }
   | { readonly kind: 'chain'; readonly chain: Chain; readonly stands: ChainStands | undefined };
 
 export interface BenchTab {
   readonly id: string;
-  readonly kind: 'plot' | 'chain' | 'rail';
+  readonly kind: 'plot' | 'chain' | 'rail' | 'cabin';
+  /** Whose name it goes by. */ readonly of: string;
 }
 
 /** Stands for taps and troughs: longer than an id may be. */
 export const PLACES = 'places'.repeat(40);
 
+/** Stands for the taps under a tank: longer than an id may be. */
+export const cabinId = (cabin: Cabin): string => `${'cabin'.repeat(41)} ${cabin.feed}`;
 export const chainId = (chain: Chain): string => chain.buckets.at(0)?.id ?? chain.beds[0].id;
 
 interface PlotAsked {
@@ -46,6 +51,8 @@ export interface OutletsState {
   readonly picked: Ref<string>;
   /** Id of the bench that is open. */
   readonly shown: ComputedRef<string>;
+  /** Taps of the cabin that are open on its bench. */
+  readonly opened: Ref<readonly string[]>;
   readonly tabs: ComputedRef<readonly BenchTab[]>;
   readonly bench: ComputedRef<Bench>;
   readonly month: ComputedRef<number>;
@@ -63,18 +70,27 @@ export function useBenches(
   tightest: () => number,
 ): OutletsState {
   const picked = ref('');
+  const opened = ref<readonly string[]>([]);
   const wished = ref(0.9);
   const month = computed(() => tightest() || DEFAULT_MONTH);
   const chains = computed(() => (plan.value ? chainsOf(plan.value) : []));
+  const cabins = computed(() => (plan.value ? cabinsOf(plan.value) : []));
   const tabs = computed<BenchTab[]>(() => [
-    ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const })),
-    ...(plan.value?.plots ?? []).map((p) => ({ id: p.id, kind: isRail(p) ? ('rail' as const) : ('plot' as const) })),
+    ...cabins.value.map((c) => ({ id: cabinId(c), kind: 'cabin' as const, of: c.feed })),
+    ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const, of: chainId(c) })),
+    ...(plan.value?.plots ?? []).map((p) => ({
+      id: p.id,
+      kind: isRail(p) ? ('rail' as const) : ('plot' as const),
+      of: p.id,
+    })),
   ]);
   /** What was picked; where nothing was and there is no tap and no trough, the first bench of the garden. */
   const shown = computed(() =>
     picked.value === '' && !plan.value?.nodes.some(isOutlet) ? (tabs.value.at(0)?.id ?? '') : picked.value,
   );
   const bench = computed<Bench>(() => {
+    const cabin = cabins.value.find((c) => cabinId(c) === shown.value);
+    if (cabin) return { kind: 'cabin', cabin };
     const chain = chains.value.find((c) => chainId(c) === shown.value);
     if (chain) return { kind: 'chain', chain, stands: chainStands(chain) };
     const plot = plan.value?.plots?.find((p) => p.id === shown.value);
@@ -123,7 +139,7 @@ export function useBenches(
     ask: (api, q) => api.levelling(q.plan, q.bucket),
     keeps: (before, now) => before.bucket === now.bucket,
   });
-  return { picked, shown, tabs, bench, month, wished, holes, groups, watering, levelling };
+  return { picked, shown, opened, tabs, bench, month, wished, holes, groups, watering, levelling };
 }
 
 /** A question made once for each change of what it is made of. */

@@ -1,0 +1,20 @@
+// A cabin's fixtures under gravity. The face of the subject.
+export {
+  atOnce,
+  busyShare,
+  codeNeeds,
+  cabinRuns,
+  cabinsOf,
+  fixtureOf,
+  gravityNeeds,
+  ownPipe,
+  takings,
+  unitsFlow,
+  type AtOnce,
+  type Cabin,
+  type CabinRuns,
+  type FixtureRuns,
+  type Taking,
+} from './cabin.ts';
+export { cabinFindings, judgeCabin } from './judge.ts';
+export { unitsWorking } from './workings.ts';

@@ -1,0 +1,51 @@
+// What is found of a cabin's fixtures, each with nothing else open.
+import type { Compiled } from '../compile/index.ts';
+import { finding, worstFirst, type Finding } from '../findings/index.ts';
+import { cabinRuns, codeNeeds, gravityNeeds, takings, type Cabin, type CabinRuns } from './cabin.ts';
+
+/** Within this of what is asked is enough. */
+const CLOSE = 1e-6;
+
+/** Of a cabin as it runs: what gravity gives each fixture and what it does not. */
+export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Finding[] {
+  const found: Finding[] = [];
+  for (const f of runs.fixtures) {
+    const row = f.fixture?.row;
+    if (!row) continue;
+    const needs = gravityNeeds(row);
+    const code = codeNeeds(row);
+    const at = f.tap.id;
+    if (f.alonePressure < needs.pressure * (1 - CLOSE))
+      found.push(
+        finding('fixture-starves', at, {
+          fixture: row.name,
+          pressure: Math.max(0, f.alonePressure),
+          least: needs.pressure,
+        }),
+      );
+    else if (f.alone < needs.flow * (1 - CLOSE))
+      found.push(finding('fixture-slow', at, { fixture: row.name, flow: f.alone, useful: needs.flow }));
+    else if (code && f.alonePressure < code.pressure)
+      found.push(
+        finding('fixture-under-code', at, {
+          fixture: row.name,
+          flow: f.alone,
+          pressure: f.alonePressure,
+          codeFlow: code.flow,
+          codePressure: code.pressure,
+        }),
+      );
+  }
+  for (const t of runs.settled ? takings(c, cabin) : [])
+    found.push(
+      finding('fixture-loses', t.id, {
+        to: c.plan.nodes.find((n) => n.id === t.to)?.name ?? t.to,
+        lost: t.lost,
+        own: t.own?.lost ?? t.lost,
+      }),
+    );
+  return worstFirst(found);
+}
+
+/** Of a cabin, all its taps shut. */
+export const judgeCabin = (c: Compiled, cabin: Cabin): Finding[] => cabinFindings(c, cabin, cabinRuns(c, cabin, []));

@@ -1,0 +1,43 @@
+// Findings of a cabin's fixtures: what gravity does not give them, who takes whose water.
+import { row, say } from './row.ts';
+
+export const cabinFindings = {
+  'fixture-starves': row({
+    values: { fixture: 'name', pressure: 'pressure', least: 'pressure' },
+    severity: 'error',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} has ${t.fig('pressure')} while it runs alone; ${t.text('fixture')} takes ${t.given('least')} at least (common practice, no source).`,
+    },
+  }),
+  'fixture-slow': row({
+    values: { fixture: 'name', flow: 'flow', useful: 'flow' },
+    severity: 'warning',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} gives ${t.fig('flow')} alone; ${t.text('fixture')} is of use from ${t.given('useful')} on (common practice, no source).`,
+    },
+  }),
+  'fixture-under-code': row({
+    values: { fixture: 'name', flow: 'flow', pressure: 'pressure', codeFlow: 'flow', codePressure: 'pressure' },
+    severity: 'ok',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} does under gravity: ${t.fig('flow')} at ${t.fig('pressure')}. A code for mains asks ${t.given('codeFlow')} at ${t.given('codePressure')}.`,
+    },
+  }),
+  'fixture-loses': row({
+    values: { to: 'name', lost: 'share', own: 'share' },
+    severity: (v) => (v.lost > 0.3 ? 'warning' : 'ok'),
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        t.v.own < t.v.lost - 0.01
+          ? say`${t.here} loses ${t.share('lost')} when ${t.text('to')} opens; a pipe of its own brings that to ${t.share('own')}.`
+          : say`${t.here} loses ${t.share('lost')} when ${t.text('to')} opens.`,
+    },
+  }),
+} as const;
