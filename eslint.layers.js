@@ -23,6 +23,7 @@ export const CORE_SUBJECTS = [
   'simulation',
   'survey',
   'supply',
+  'drain',
   'demand',
   'storage',
   'stand',
@@ -51,6 +52,7 @@ export const PLAN_SUBJECTS = [
   'garden',
   'drink',
   'cabin',
+  'greywater',
   'simulate',
   'stand',
 ];

@@ -116,3 +116,29 @@ describe('a cabin on its bench', () => {
     await page.size(1280, 800);
   });
 });
+
+describe('greywater', () => {
+  it('is laid to three basins, runs back where an end is lifted, and is laid at one fall', async () => {
+    await page.go(address);
+    await page.click('add-garden');
+    await page.click('add-drain');
+    expect(await page.textWhen('drain-least', (t) => t.includes('4.0'))).toContain('4.0');
+    expect((await page.text('longest')).replaceAll('\u00a0', ' ')).toMatch(/carry it 15\.\d m/);
+    const lifted = await page.part('drain-basin-1');
+    await page.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', lifted);
+    await page.driver.actions().move({ origin: lifted }).press().move({ origin: lifted, y: -90 }).release().perform();
+    await page.textWhen('fall-basin-1', (t) => t.includes('−'));
+    await page.textWhen('step-sentences', (t) => t.includes('nothing runs uphill'));
+    await page.click('try-even');
+    await page.part('trying');
+    await page.until('it to fall all the way', async () => !(await page.text('fall-basin-1')).includes('−'));
+    await page.click('keep');
+    await page.saved();
+    // on the hillside it falls away from the shower
+    expect((await page.driver.findElements({ css: '[data-drain]' })).length).toBe(1);
+    await page.size(390, 844);
+    expect(await page.driver.executeScript('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(390);
+    expect(await page.axe()).toEqual([]);
+    await page.size(1280, 800);
+  });
+});

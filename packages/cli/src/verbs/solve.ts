@@ -1,6 +1,7 @@
 // The verbs `solve` and `check`: a plan solved, and what is found of it.
 import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
 import { judgeRails } from '@vernal-slope/plan/drink';
+import { judgeDrains } from '@vernal-slope/plan/greywater';
 import { judgeGarden } from '@vernal-slope/plan/garden';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -58,6 +59,7 @@ export const check: Verb = {
         ...judgePlan(compiled, solvePlan(compiled, state), state),
         ...judgeGarden(compiled),
         ...judgeRails(compiled),
+        ...judgeDrains(plan),
       ],
     };
   },

@@ -22,6 +22,17 @@ import type {
   TimberRow,
 } from './types.ts';
 
+export {
+  CLEAN_SPEED,
+  DRAIN_FALLS,
+  findGreySoil,
+  GREY_SOILS,
+  GREY_SOURCE,
+  GREYWATER_PER_HEAD,
+  leastFall,
+  type DrainFall,
+  type GreySoil,
+} from './greywater.data.ts';
 export { FIXTURE_ROWS, findFixture, HUNTER, UNITS_SOURCE, type FixtureRow } from './fixtures.data.ts';
 export {
   DRINKER_ROWS,

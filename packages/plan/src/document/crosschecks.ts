@@ -151,6 +151,40 @@ function* gardenFaults(plan: Plan): Generator<Fault> {
   }
 }
 
+function* drainFaults(plan: Plan): Generator<Fault> {
+  const nodes = new Set(plan.nodes.map((n) => n.id));
+  const plots = new Set((plan.plots ?? []).map((p) => p.id));
+  for (const [i, drain] of (plan.drains ?? []).entries()) {
+    if (nodes.has(drain.id) || plots.has(drain.id))
+      yield {
+        path: jsonPath(['drains', i, 'id']),
+        message: `"${drain.id}" is already the id of a node or a plot`,
+        advice: 'give every one an id of its own',
+      };
+    if (drain.from !== undefined && !nodes.has(drain.from))
+      yield {
+        path: jsonPath(['drains', i, 'from']),
+        message: `is "${drain.from}", which is no node`,
+        advice: 'give the id of a node in "nodes", or leave it out',
+      };
+    const end = drain.legs[drain.legs.length - 1];
+    const start = { endInvertM: drain.startInvertM, endGroundM: drain.startGroundM };
+    for (const [name, list] of [
+      ['legs', drain.legs.map((leg, k) => [k === 0 ? start : drain.legs[k - 1], leg] as const)],
+      ['basins', drain.basins.map((b) => [end, b] as const)],
+    ] as const)
+      for (const [k, [from, to]] of list.entries()) {
+        const change = Math.max(Math.abs(to.endInvertM - from.endInvertM), Math.abs(to.endGroundM - from.endGroundM));
+        if (change > to.lengthM + CLOSE)
+          yield faultWith(
+            jsonPath(['drains', i, name, k, 'lengthM']),
+            ['is ', { metres: to.lengthM }, ', shorter than the ', { metres: change }, ' between its ends'],
+            ['the length is measured along the pipe and cannot be less than the change in height'],
+          );
+      }
+  }
+}
+
 function* weatherFaults(plan: Plan): Generator<Fault> {
   const daily = plan.climate?.daily;
   for (const key of ['tMaxC', 'tMinC'] as const) {
@@ -179,6 +213,8 @@ export function crossChecks(plan: Plan): Fault[] {
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
     ...duplicates(plan.plots ?? [], 'plots'),
     ...gardenFaults(plan),
+    ...duplicates(plan.drains ?? [], 'drains'),
+    ...drainFaults(plan),
     ...weatherFaults(plan),
   ];
   return faults;

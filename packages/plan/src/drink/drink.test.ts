@@ -151,6 +151,13 @@ describe('a rail of nipples under its bucket', () => {
   });
 });
 
+it('two rails have ids of their own, as two plots of rows do', () => {
+  const two = done(hens(), addRail(hens(), 'tank', 'Hen run', { ...HENS, fed: true }));
+  expect(two.plots!.map((p) => p.id)).toEqual(['rail', 'rail-2']);
+  const names = two.nodes.flatMap((n) => n.name ?? []);
+  expect(new Set(names).size).toBe(names.length);
+});
+
 describe('properties', () => {
   const floors = fc.double({ min: 0.3, max: 2.5, noNaN: true });
   it('a higher bucket never lowers a drinker’s flow or pressure', () => {

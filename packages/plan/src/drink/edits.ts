@@ -123,11 +123,14 @@ export function addRail(
       const at = draft.nodes.find((n) => n.id === from);
       const ground = at?.groundM ?? 100;
       const bucket = freeId(draft, 'bucket');
+      const plots = new Set((draft.plots ?? []).map((p) => p.name));
+      let called = name;
+      for (let k = 2; plots.has(called); k++) called = `${name} ${k}`;
       const fed = made.fed && at !== undefined;
       draft.nodes.push({
         id: bucket,
         kind: 'tank',
-        name: freeName(draft, `${name}: bucket`),
+        name: freeName(draft, `${called}: bucket`),
         groundM: ground,
         standM: made.standM,
         shape: { type: 'vertical-cylinder', diameterM: 0.28, heightM: 0.36 },
@@ -154,7 +157,7 @@ export function addRail(
       if (fed && from !== undefined)
         draft.lines.push({
           id: freeLineId(draft, `${bucket}-feed`),
-          name: `${name}: feed`,
+          name: `${called}: feed`,
           from,
           to: bucket,
           legs: [{ lengthM: 10, endGroundM: ground, pipe: 'astm-d2239-sidr15/1/2', depthM: 0 }],
@@ -165,12 +168,12 @@ export function addRail(
         const end = freeId(draft, `${id}-end`);
         const far = tidy(ground - (made.fallsM ?? 0));
         const word = made.heights.length === 1 ? '' : `, rail ${k + 1}`;
-        draft.nodes.push({ id: end, kind: 'junction', name: `${name}${word}, its end`, groundM: far });
+        draft.nodes.push({ id: end, kind: 'junction', name: `${called}${word}, its end`, groundM: far });
         const line = freeLineId(draft, `${id}-line`);
         const spacing = made.lengthM / made.drinkers;
         draft.lines.push({
           id: line,
-          name: `${name}${word}`,
+          name: `${called}${word}`,
           from: bucket,
           to: end,
           legs: [
@@ -196,7 +199,7 @@ export function addRail(
         flush: true,
         vented: true,
       };
-      (draft.plots ??= []).push({ id, name: freeName(draft, name), lines, drinkers });
+      (draft.plots ??= []).push({ id, name: called, lines, drinkers });
     },
   };
 }

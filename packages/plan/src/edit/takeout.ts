@@ -125,6 +125,7 @@ function tidyUp(plan: Plan): void {
   const there = new Set(plan.nodes.map((n) => n.id));
   for (const node of plan.nodes)
     if (isSource(node) && node.feeds !== undefined && !there.has(node.feeds)) delete node.feeds;
+  for (const drain of plan.drains ?? []) if (drain.from !== undefined && !there.has(drain.from)) delete drain.from;
   for (const s of plan.situations ?? []) s.open = s.open.filter((id) => there.has(id));
 }
 

@@ -1,5 +1,6 @@
 // Fields that the kinds and the plan are made of: schemas, limits, units at the border, faults.
 export * from './convert.ts';
+export * from './drains.ts';
 export * from './emitters.ts';
 export * from './faults.ts';
 export * from './limits.ts';

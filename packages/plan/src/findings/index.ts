@@ -3,6 +3,7 @@ import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
 import { cabinFindings } from './cabin.ts';
 import { drinkFindings } from './drink.ts';
 import { gardenFindings } from './garden.ts';
+import { greywaterFindings } from './greywater.ts';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
 import { pipeFindings } from './pipes.ts';
@@ -37,6 +38,7 @@ export const FINDINGS = {
   ...gardenFindings,
   ...drinkFindings,
   ...cabinFindings,
+  ...greywaterFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

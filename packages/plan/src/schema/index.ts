@@ -5,6 +5,7 @@ export type {
   Emitter,
   FloatValveEntry,
   FlowTest,
+  Drain,
   Garden,
   HaulEntry,
   Herd,

@@ -10,6 +10,7 @@ import {
   needsSchema,
   emitterSchema,
   partPriceSchema,
+  drainSchema,
   plotSchema,
   positive,
 } from '../fields/index.ts';
@@ -148,6 +149,8 @@ export const planSchema = z.looseObject({
   used: list('used', z.string().max(20)).optional(),
   /** Laterals that are watered together. */
   plots: list('plots', plotSchema).optional(),
+  /** Greywater that runs away by its fall. */
+  drains: list('drains', drainSchema).optional(),
   nodes: list('nodes', nodeSchema),
   lines: list('lines', lineSchema),
 });

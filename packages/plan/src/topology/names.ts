@@ -27,6 +27,8 @@ export function lineName(plan: Plan, id: string): string {
 /** Name of a place, a plot or a line, whichever has the id. */
 export function nameOfId(plan: Plan, id: string): string {
   if (plan.nodes.some((n) => n.id === id)) return placeName(plan, id);
+  const drain = plan.drains?.find((d) => d.id === id);
+  if (drain) return drain.name ?? drain.id;
   const plot = plan.plots?.find((p) => p.id === id);
   return plot ? (plot.name ?? plot.id) : lineName(plan, id);
 }

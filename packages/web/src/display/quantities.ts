@@ -314,6 +314,9 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
 export const percent = (share: number): string =>
   `${share > 0.99 && share < 1 ? fixed(Math.min(99.9, share * 100), 1) : fixed(share * 100, 0)} %`;
 
+/** A fall, m a metre, in per cent with one decimal: "2.1 %". */
+export const fallText = (fall: number): string => `${fixed(100 * fall, 1)} %`;
+
 /** A volume a day, "1,440 L a day". */
 export const showPerDay = (perDay: number, system: UnitSystem): string => `${showText(perDay, 'volume', system)} a day`;
 

@@ -7,6 +7,7 @@ import type { DrawnBed, Point } from './section.ts';
 const props = defineProps<{
   beds: readonly DrawnBed[];
   holes: readonly Point[];
+  drains: readonly { readonly id: string; readonly points: readonly Point[] }[];
   x: ScaleLinear<number, number>;
   y: ScaleLinear<number, number>;
   width: number;
@@ -33,6 +34,14 @@ const boxes = computed(() => {
     };
   });
 });
+const drainPaths = computed(() =>
+  props.drains.map((d) => ({
+    id: d.id,
+    path: d.points
+      .map((p, k) => `${k === 0 ? 'M' : 'L'}${props.x(p.x).toFixed(1)} ${props.y(p.z).toFixed(1)}`)
+      .join(''),
+  })),
+);
 /** Drops, as many as can be told apart. */
 const drops = computed(() => {
   let last = -Infinity;
@@ -59,6 +68,7 @@ const drops = computed(() => {
       <rect class="fill" :x="b.left" :y="b.water" :width="b.wide" :height="b.foot - b.water" />
       <path class="frame" :d="`M${b.left} ${b.top}V${b.foot}h${b.wide}V${b.top}`" />
     </g>
+    <path v-for="d in drainPaths" :key="d.id" class="drain" :d="d.path" :data-drain="d.id" />
     <path v-if="drops" class="drops" :d="drops" />
   </g>
 </template>
@@ -81,6 +91,12 @@ const drops = computed(() => {
 .leg {
   stroke: var(--earth-ink);
   stroke-width: 1.5;
+}
+
+.drain {
+  fill: none;
+  stroke: var(--earth-ink);
+  stroke-width: 3;
 }
 
 .drops {

@@ -440,9 +440,10 @@ const summary = computed(() => {
         <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
         <HillsideGarden
-          v-if="section.beds.length + section.holes.length > 0"
+          v-if="section.beds.length + section.holes.length + section.drains.length > 0"
           :beds="section.beds"
           :holes="section.holes"
+          :drains="section.drains"
           :x="x"
           :y="y"
           :width="w"

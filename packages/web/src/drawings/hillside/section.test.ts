@@ -130,6 +130,28 @@ describe('a garden on the hillside', () => {
     // the first hole of the first row: 0.45 m of 18 along a pipe that rises 0.12 m
     expect(section.holes.some((h) => Math.abs(h.z - (737.5 + (0.12 * 0.45) / 18)) < 1e-9)).toBe(true);
   });
+  it('a drain falls away from the place that it begins at', () => {
+    const plan = structuredClone(ousel.compiled.plan) as Plan;
+    plan.drains = [
+      {
+        id: 'grey',
+        from: 'shower',
+        startGroundM: 735,
+        startInvertM: 734.9,
+        pipeMm: 38,
+        legs: [{ lengthM: 6, endGroundM: 734.8, endInvertM: 734.7 }],
+        basins: [
+          { lengthM: 2, endGroundM: 734.7, endInvertM: 734.6 },
+          { lengthM: 3, endGroundM: 734.7, endInvertM: 734.55 },
+        ],
+      },
+    ];
+    const [drain] = sectionOf(resultsOf(plan), 'low').drains;
+    expect(drain.points.map((p) => p.z)).toEqual([734.9, 734.7, 734.55]);
+    expect(drain.points[2].x - drain.points[0].x).toBeCloseTo(9, 9);
+    plan.drains[0].from = undefined;
+    expect(sectionOf(resultsOf(plan), 'low').drains).toEqual([]);
+  });
   it('holes taped over are not drawn', () => {
     const plan = structuredClone(ousel.compiled.plan) as Plan;
     const entry = plan.lines.find((l) => l.id === 'currant-3')?.legs[1].emitters?.[0];

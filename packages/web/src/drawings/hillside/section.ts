@@ -107,6 +107,8 @@ export interface Section {
   readonly beds: readonly DrawnBed[];
   /** Holes along pipes, those taped over left out. */
   readonly holes: readonly Point[];
+  /** Greywater that falls away from a place of the way or behind it. */
+  readonly drains: readonly { readonly id: string; readonly points: readonly Point[] }[];
   /** Places on the drawn way, from which a line can be led. */
   readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];
   /** Places that no water comes to: they stand at their heights beside the way. */
@@ -290,6 +292,7 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     flags,
     marks: marksOf(strips),
     beds: bedsOf(results, placeX),
+    drains: drainsOf(results, placeX),
     holes: [...strips, ...behind].flatMap((strip) => holesOf(results, strip)),
     places,
     apart: apart.map((n) => ({ id: n.id, z: n.groundM })),
@@ -318,6 +321,20 @@ function bedsOf(results: PlanResults, placeX: ReadonlyMap<string, number>): Draw
     })
     .sort((a, b) => a.x - b.x);
 }
+
+/** Drains laid out to the right from the places that they begin at, true to their heights. */
+const drainsOf = (results: PlanResults, placeX: ReadonlyMap<string, number>): Section['drains'] =>
+  (results.compiled.plan.drains ?? []).flatMap((drain) => {
+    let at = placeX.get(drain.from ?? '');
+    if (at === undefined) return [];
+    const points: Point[] = [{ x: at, z: drain.startInvertM }];
+    for (const leg of drain.legs) points.push({ x: (at += leg.lengthM), z: leg.endInvertM });
+    const far = drain.basins.reduce<Point | undefined>((a, b) => {
+      const end = { x: (at ?? 0) + b.lengthM, z: b.endInvertM };
+      return !a || end.x > a.x ? end : a;
+    }, undefined);
+    return [{ id: drain.id, points: far ? [...points, far] : points }];
+  });
 
 /** Holes of one drawn line, on its pipe. */
 function holesOf(results: PlanResults, { line, reversed, pipe }: SectionStrip): Point[] {

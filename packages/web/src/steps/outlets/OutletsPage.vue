@@ -2,18 +2,22 @@
 // The page of Outlets on an open plan: taps and troughs, beds, rows; one bench at a time.
 import { computed, proxyRefs, useTemplateRef } from 'vue';
 import { Plus } from '@lucide/vue';
+import { fixtureOf } from '@vernal-slope/plan/cabin';
 import { addRail } from '@vernal-slope/plan/drink';
 import { addBeds, addRows } from '@vernal-slope/plan/edit';
-import { isBareJoint, isStore } from '@vernal-slope/plan/kinds';
+import { addDrain } from '@vernal-slope/plan/greywater';
+import { isBareJoint, isStore, isTap } from '@vernal-slope/plan/kinds';
+import type { TapNode } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import BedsBench from './BedsBench.vue';
+import DrainBench from './DrainBench.vue';
 import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
 import CabinBench from './CabinBench.vue';
 import RailBench from './RailBench.vue';
-import { bedsPresets, railPresets, rowsPresets } from './presets.ts';
+import { bedsPresets, drainPreset, railPresets, rowsPresets } from './presets.ts';
 import { outletsState } from './state.ts';
 import { PLACES } from './useBenches.ts';
 
@@ -26,7 +30,7 @@ const groups = proxyRefs(state.groups);
 const watering = proxyRefs(state.watering);
 const levelling = proxyRefs(state.levelling);
 /** What goes before the name of a bench. */
-const TITLES = { plot: '', rail: '', chain: 'Beds: ', cabin: 'Taps under ' } as const;
+const TITLES = { plot: '', rail: '', chain: 'Beds: ', cabin: 'Taps under ', drain: 'Drain: ' } as const;
 function allEntries(id: string): void {
   picked.value = id;
   state.picked.value = PLACES;
@@ -54,6 +58,18 @@ function rail(key: string): void {
   if (!plan.value || !preset) return;
   const command = addRail(plan.value, source.value?.id, preset.called, preset.made);
   if (perform(command)) state.picked.value = command.rail;
+}
+/** It begins at the tap that is chosen, else at the first one. */
+function drain(): void {
+  fold();
+  if (!plan.value) return;
+  const taps = plan.value.nodes.filter(isTap);
+  // a kitchen's water is another matter
+  const washes = (n: TapNode): boolean => !['sink', 'hose'].includes(fixtureOf(n)?.row.id ?? '');
+  const from = taps.find((n) => n.id === picked.value) ?? taps.find(washes) ?? taps.at(0);
+  const { called, made } = drainPreset(settings.units);
+  const command = addDrain(plan.value, from?.id, called, made);
+  if (perform(command)) state.picked.value = command.drain;
 }
 function rows(key: string): void {
   fold();
@@ -91,7 +107,7 @@ function rows(key: string): void {
       </button>
       <details ref="list" class="add" @keydown.esc.stop="fold">
         <summary class="plain-button" data-test="add-garden">
-          <Plus :size="18" aria-hidden="true" />Rows, beds or drinkers
+          <Plus :size="18" aria-hidden="true" />Rows, beds, drinkers or a drain
         </summary>
         <div class="choices">
           <p class="small muted">
@@ -123,6 +139,9 @@ function rows(key: string): void {
               {{ p.name }}
             </button>
           </template>
+          <button type="button" class="plain-button edged" data-test="add-drain" @click="drain">
+            A greywater drain to basins
+          </button>
           <button
             v-for="p in rails"
             :key="p.key"
@@ -159,6 +178,16 @@ function rows(key: string): void {
       :trying="trying !== ''"
       @update:open="(open) => (state.opened.value = open)"
       @choose="allEntries"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <DrainBench
+      v-else-if="bench.kind === 'drain'"
+      :key="bench.drain.id"
+      :plan="plan"
+      :drain="bench.drain"
+      :edit="edit"
+      :trying="trying !== ''"
       @try="tryIt"
       @working="openMade"
     />
@@ -226,10 +255,17 @@ function rows(key: string): void {
   z-index: 5;
   display: grid;
   gap: 8px;
-  width: 280px;
+  width: 320px;
+  max-height: 60vh;
+  overflow-y: auto;
   padding: 12px;
   background: var(--sheet);
   border: var(--line-hair) solid var(--rule);
+}
+
+.choices button {
+  white-space: normal;
+  text-align: left;
 }
 
 .choices p {

@@ -1,6 +1,7 @@
 // Gardens to begin with: sizes as people build them, round in the units of the person.
 import { findDrill } from '@vernal-slope/plan/catalogue';
 import type { RailMade } from '@vernal-slope/plan/drink';
+import type { DrainMade } from '@vernal-slope/plan/greywater';
 import type { BedsMade, RowsMade } from '@vernal-slope/plan/edit';
 import type { UnitSystem } from '../../display/quantities.ts';
 import { turned } from '../../display/quantities.ts';
@@ -165,4 +166,21 @@ export function railPresets(units: UnitSystem, fed: boolean): readonly RailPrese
       },
     },
   ];
+}
+
+/** A greywater drain as people lay it. */
+export function drainPreset(units: UnitSystem): { readonly called: string; readonly made: DrainMade } {
+  const us = units === 'us';
+  return {
+    called: 'Greywater',
+    made: {
+      basins: 3,
+      runM: us ? feet(20) : 6,
+      branchM: us ? feet(6) : 2,
+      pipeMm: us ? Math.round(inches(1.5) * 10_000) / 10 : 38,
+      ground: 0.04,
+      fall: 0.04,
+      soil: 'sandy-loam',
+    },
+  };
 }

@@ -5,11 +5,12 @@ import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slo
 import { herdWords } from '@vernal-slope/plan/catalogue';
 import { cabinFindings, cabinRuns } from '@vernal-slope/plan/cabin';
 import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
+import { drainFindings, drainRuns, judgeDrains } from '@vernal-slope/plan/greywater';
 import { isBed, isOutlet } from '@vernal-slope/plan/kinds';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
-import { percent, show, showEntered } from '../../display/quantities.ts';
+import { fallText, percent, show, showEntered, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
@@ -23,11 +24,19 @@ export const outletsStep: StepRow = {
   key: 'outlets',
   name: 'Outlets',
   page: defineAsyncComponent(() => import('./OutletsPage.vue')),
-  begun: (plan) => plan.nodes.some((n) => isOutlet(n) || isBed(n)) || (plan.plots ?? []).length > 0,
+  begun: (plan) =>
+    plan.nodes.some((n) => isOutlet(n) || isBed(n)) || (plan.plots ?? []).length + (plan.drains ?? []).length > 0,
   findings: ({ plan, results }) => {
     let garden = gardens.get(plan);
     if (!garden)
-      gardens.set(plan, (garden = worstFirst([...judgeGarden(results.compiled), ...judgeRails(results.compiled)])));
+      gardens.set(
+        plan,
+        (garden = worstFirst([
+          ...judgeGarden(results.compiled),
+          ...judgeRails(results.compiled),
+          ...judgeDrains(plan),
+        ])),
+      );
     return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden];
   },
   use: (page) => {
@@ -76,6 +85,24 @@ export const outletsStep: StepRow = {
             { ...show(runs.flow, 'flow', settings.units), label: 'comes out of them', test: 'cabin-flow' },
           ],
           findings: cabinFindings(results.compiled, cabin, runs),
+        };
+      }
+      if (bench.kind === 'drain') {
+        const runs = drainRuns(plan, bench.drain);
+        const least = Math.min(...runs.legs.map((l) => l.fall));
+        return {
+          title: nameIn(plan, bench.drain.id),
+          subtitle: `${countOf(runs.basins.length, 'basin')}, ${showText(runs.length, 'distance', settings.units)}`,
+          figures: [
+            {
+              text: fallText(least).replace(/\s?%/, ''),
+              unit: '%',
+              label: 'its flattest leg falls',
+              test: 'drain-least',
+            },
+            { ...show(runs.perDay, 'volume', settings.units), label: 'runs in it a day', test: 'drain-day' },
+          ],
+          findings: drainFindings(runs),
         };
       }
       if (bench.kind === 'rail') {

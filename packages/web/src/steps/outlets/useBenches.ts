@@ -14,7 +14,7 @@ import {
   type Watering,
 } from '@vernal-slope/plan/garden';
 import { isOutlet } from '@vernal-slope/plan/kinds';
-import type { Plan, Plot } from '@vernal-slope/plan/schema';
+import type { Drain, Plan, Plot } from '@vernal-slope/plan/schema';
 import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
 
@@ -26,11 +26,12 @@ export type Bench =
   | { readonly kind: 'plot'; readonly plot: Plot }
   | { readonly kind: 'rail'; readonly rail: RailPlot }
   | { readonly kind: 'cabin'; readonly cabin: Cabin }
+  | { readonly kind: 'drain'; readonly drain: Drain }
   | { readonly kind: 'chain'; readonly chain: Chain; readonly stands: ChainStands | undefined };
 
 export interface BenchTab {
   readonly id: string;
-  readonly kind: 'plot' | 'chain' | 'rail' | 'cabin';
+  readonly kind: 'plot' | 'chain' | 'rail' | 'cabin' | 'drain';
   /** Whose name it goes by. */ readonly of: string;
 }
 
@@ -83,6 +84,7 @@ export function useBenches(
       kind: isRail(p) ? ('rail' as const) : ('plot' as const),
       of: p.id,
     })),
+    ...(plan.value?.drains ?? []).map((d) => ({ id: d.id, kind: 'drain' as const, of: d.id })),
   ]);
   /** What was picked; where nothing was and there is no tap and no trough, the first bench of the garden. */
   const shown = computed(() =>
@@ -94,6 +96,8 @@ export function useBenches(
     const chain = chains.value.find((c) => chainId(c) === shown.value);
     if (chain) return { kind: 'chain', chain, stands: chainStands(chain) };
     const plot = plan.value?.plots?.find((p) => p.id === shown.value);
+    const drain = plan.value?.drains?.find((d) => d.id === shown.value);
+    if (drain) return { kind: 'drain', drain };
     if (isRail(plot)) return { kind: 'rail', rail: plot };
     return plot ? { kind: 'plot', plot } : { kind: 'place' };
   });
