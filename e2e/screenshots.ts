@@ -50,6 +50,63 @@ const ownPlan = (): object => ({
   ],
 });
 
+/** A hen run whose bucket hangs too high. */
+const henRun = (): object => ({
+  format: 'vernal-slope/plan',
+  version: 1,
+  title: 'Hen run',
+  nodes: [
+    {
+      id: 'bucket',
+      kind: 'tank',
+      name: 'Bucket',
+      groundM: 100,
+      standM: 0.62,
+      shape: { type: 'vertical-cylinder', diameterM: 0.28, heightM: 0.36 },
+      outletM: 0.05,
+      overflowM: 0.32,
+      startLevelM: 0.28,
+    },
+    { id: 'end', kind: 'junction', name: 'Flush end', groundM: 99.6 },
+  ],
+  lines: [
+    {
+      id: 'line',
+      from: 'bucket',
+      to: 'end',
+      legs: [
+        { lengthM: 0.5, endGroundM: 100, pipe: { insideDiameterMm: 15.8 }, depthM: -0.38 },
+        {
+          lengthM: 7.2,
+          endGroundM: 99.6,
+          pipe: { insideDiameterMm: 15.8 },
+          depthM: -0.38,
+          emitters: [
+            {
+              type: 'rated',
+              ratedFlowLpm: 0.1,
+              ratedPressureKPa: 7,
+              exponent: 0.5,
+              minimumPressureKPa: 0.5,
+              firstAtM: 0.36,
+              spacingM: 0.72,
+              count: 10,
+            },
+          ],
+        },
+      ],
+    },
+  ],
+  plots: [
+    {
+      id: 'rail',
+      name: 'Hen run',
+      lines: ['line'],
+      drinkers: { kind: 'poultry-nipple', animal: 'layer', heads: 40, flush: true, vented: true },
+    },
+  ],
+});
+
 const PHONE = [390, 844] as const;
 const OUSEL = '/plan/ousel-bank';
 
@@ -134,7 +191,16 @@ const SHOTS: readonly Shot[] = [
       await page.driver.executeScript("document.querySelector('.bench').scrollIntoView()");
     },
   },
-  { name: 'outlets', path: `${OUSEL}/outlets`, act: async (page) => void (await page.find('#outlets-title')) },
+  {
+    name: 'outlets',
+    path: `${OUSEL}/outlets`,
+    act: async (page) => {
+      await page.click('bench-cabin-hill');
+      await page.click('tap-kitchen');
+      await page.click('tap-shower');
+      await page.part('lost-shower');
+    },
+  },
   {
     name: 'above',
     path: OUSEL,
@@ -173,16 +239,12 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'place-phone',
-    path: '',
-    plan: ownPlan,
-    size: PHONE,
-    theme: 'outdoor',
+    name: 'drinkers',
+    path: '/outlets',
+    plan: henRun,
     act: async (page) => {
-      await page.click('view-place');
-      await (await page.find('[data-ring$="-tank"]')).click();
-      await page.click('new-trough');
-      await page.click('join-next');
+      await page.click('bench-rail');
+      await page.part('rail-range');
     },
   },
   { name: 'start', path: '/start' },
@@ -199,7 +261,7 @@ try {
   for (const shot of SHOTS) {
     if (positionals.length > 0 && !positionals.includes(shot.name)) continue;
     await page.size(...(shot.size ?? [1280, 800]));
-    await page.go(app.address + (shot.plan ? `/plan/${await app.create(shot.plan())}` : shot.path));
+    await page.go(app.address + (shot.plan ? `/plan/${await app.create(shot.plan())}${shot.path}` : shot.path));
     await page.setTheme(shot.theme ?? 'light');
     await page.find('h1, h2');
     await shot.act?.(page);
