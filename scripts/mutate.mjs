@@ -487,6 +487,43 @@ const OWN = [
     'height > 2 * bed.shape.heightM ?',
   ],
   [
+    'rail: what stands low in the bucket counts as full',
+    `${P}drink/rail.ts`,
+    'const [full, low] = [base + levels.full, base + levels.low];',
+    'const [full, low] = [base + levels.low, base + levels.low];',
+  ],
+  [
+    'rail: those that have most drink',
+    `${P}drink/rail.ts`,
+    'sort((a, b) => a.pressure - b.pressure).slice(0, atOnce)',
+    'sort((a, b) => b.pressure - a.pressure).slice(0, atOnce)',
+  ],
+  [
+    'rail: in time each drinker gives what it can',
+    `${P}compile/compile.ts`,
+    'cap: Math.min(e.law.cap ?? Infinity, drunk)',
+    'cap: Math.max(e.law.cap ?? Infinity, drunk)',
+  ],
+  [
+    'cabin: a pipe of its own leaves out its last stretch',
+    `${P}cabin/cabin.ts`,
+    'const legs = way.lines.flatMap(',
+    'const legs = way.lines.slice(0, -1).flatMap(',
+  ],
+  ['cabin: what may be passed one moment in ten', `${P}cabin/cabin.ts`, 'const PASSED = 0.01;', 'const PASSED = 0.1;'],
+  [
+    'drain: every bore may lie as flat as a large one',
+    `${P}catalogue/greywater.data.ts`,
+    'DRAIN_FALLS.find((f) => mm <= f.upToMm) ??',
+    'DRAIN_FALLS.find((f) => mm > 1e9 && mm <= f.upToMm) ??',
+  ],
+  [
+    'drain: basins share alike whatever their number',
+    `${C}drain/index.ts`,
+    'shares.splice(most, 1, half, half);',
+    'shares.splice(0, shares.length, ...Array(shares.length + 1).fill(1 / (shares.length + 1)));',
+  ],
+  [
     'network: the last digits of heads count as flow',
     `${C}network/newton.ts`,
     'Math.max(0, Math.abs(step[l]) - digits)',

@@ -41,6 +41,8 @@ import AnswerState from '../../judgement/AnswerState.vue';
 import { useEdits } from '../../session/planpage.ts';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import BedsBody from './BedsBody.vue';
+import { usePull } from './usePull.ts';
+import './bench.css';
 
 const props = defineProps<{
   plan: Plan;
@@ -128,33 +130,23 @@ const setFloat = (value: number): string | undefined =>
   );
 
 /** A floor is taken by its grip: it follows the pointer, the plan changes when it is let go; arrows move it by a step. */
-const dragged = ref<{ id: string; by: number } | null>(null);
-const baseShown = (bed: BedNode): number => (bed.baseM ?? 0) + (dragged.value?.id === bed.id ? dragged.value.by : 0);
 const step = computed(() => (settings.units === 'us' ? 0.0254 / 8 : 0.001));
-let began = 0;
-function grip(event: PointerEvent, bed: BedNode): void {
-  event.preventDefault();
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  began = event.clientY;
-  dragged.value = { id: bed.id, by: 0 };
-}
-function pull(event: PointerEvent): void {
-  if (!dragged.value) return;
-  const by = (began - event.clientY) / scale.value;
-  dragged.value = { id: dragged.value.id, by: Math.round(by / step.value) * step.value };
-}
-function letGo(bed: BedNode): void {
-  const moved = dragged.value;
-  dragged.value = null;
-  if (moved && moved.by !== 0) setBase(bed, planValue('heightM', (bed.baseM ?? 0) + moved.by));
-}
-function nudge(event: KeyboardEvent, bed: BedNode): void {
-  const by = event.key === 'ArrowUp' ? step.value : event.key === 'ArrowDown' ? -step.value : 0;
-  if (by === 0) return;
-  event.preventDefault();
-  event.stopPropagation();
-  setBase(bed, planValue('heightM', (bed.baseM ?? 0) + by));
-}
+const {
+  liftOf,
+  grip,
+  pull,
+  letGo,
+  drop: dropped,
+  nudge,
+} = usePull<string>(
+  () => scale.value,
+  () => step.value,
+  (id, by) => {
+    const bed = props.chain.beds.find((b) => b.id === id);
+    if (bed) setBase(bed, planValue('heightM', (bed.baseM ?? 0) + by));
+  },
+);
+const baseShown = (bed: BedNode): number => (bed.baseM ?? 0) + liftOf(bed.id);
 
 const LITRES_PER_DAY = planField('useLPerDay');
 const days = (bed: BedNode): string => {
@@ -296,14 +288,8 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
             role="img"
             :aria-label="`${nameOf(bed)}: ${at(bed) ? `water ${drop(at(bed)!.depth)} over its floor` : 'no water line'}`"
           >
-            <rect
-              class="earth"
-              x="0"
-              :y="y(bedFloor(bed) + (dragged?.id === bed.id ? dragged.by : 0))"
-              :width="COLUMN"
-              :height="HEIGHT"
-            />
-            <g :transform="`translate(0 ${dragged?.id === bed.id ? -dragged.by * scale : 0})`">
+            <rect class="earth" x="0" :y="y(bedFloor(bed) + liftOf(bed.id))" :width="COLUMN" :height="HEIGHT" />
+            <g :transform="`translate(0 ${-liftOf(bed.id) * scale})`">
               <rect class="soil" x="10" :y="SKY - 22" width="98" :height="y(bedFloor(bed)) - SKY + 22" />
               <rect
                 class="pipe"
@@ -358,11 +344,11 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
             aria-valuemin="-1000"
             aria-valuemax="1000"
             :data-test="`grip-${bed.id}`"
-            @pointerdown="grip($event, bed)"
+            @pointerdown="grip($event, bed.id)"
             @pointermove="pull"
-            @pointerup="letGo(bed)"
-            @pointercancel="dragged = null"
-            @keydown="nudge($event, bed)"
+            @pointerup="letGo"
+            @pointercancel="dropped"
+            @keydown="nudge($event, bed.id)"
           >
             ↕ {{ drop(baseShown(bed)) }}
           </button>
@@ -553,17 +539,6 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
 </template>
 
 <style scoped>
-.bench {
-  padding: 8px 16px 12px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-
 .ways {
   display: flex;
   flex-wrap: wrap;
@@ -572,10 +547,6 @@ header {
 
 .ways .on {
   background: var(--water-wash);
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .grid {

@@ -25,6 +25,7 @@ import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
+import './bench.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -240,23 +241,8 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
 </template>
 
 <style scoped>
-.bench {
-  padding: 8px 16px 12px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-
 .shut {
   margin-left: auto;
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .grid {
@@ -364,10 +350,6 @@ h3 {
 }
 
 .key {
-  margin: 6px 0;
-}
-
-.offers p {
   margin: 6px 0;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The bench of a greywater drain: ground and pipe from the side, the least fall dashed from its start, ends of legs to be pulled
 // up and down; the basins with what each gets and the ground that takes it.
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import { GREY_SOILS, GREY_SOURCE } from '@vernal-slope/plan/catalogue';
 import type { Fault } from '@vernal-slope/plan/document';
@@ -27,6 +27,8 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
 import { useEdits } from '../../session/planpage.ts';
+import { drawnScale, usePull } from './usePull.ts';
+import './bench.css';
 
 const props = defineProps<{
   plan: Plan;
@@ -91,40 +93,20 @@ const lastGround = computed(() => drawn.value.filter((l) => l.basin <= 0).at(-1)
 /** From its start on at the least fall: above that line it runs. */
 const leastEnd = computed(() => props.drain.startInvertM - runs.value.least.least * runs.value.length);
 
-const pulled = ref<{ key: string; by: number } | null>(null);
-let began = 0;
 const STEP = computed(() => (settings.units === 'us' ? 0.0254 / 4 : 0.005));
 const setInvert = (l: DrainLeg, to: number): Command =>
   changeDrain(props.drain.id, 'height of the drain', (d) => {
     const end = l.basin < 0 ? d.legs.at(l.leg) : d.basins.at(l.basin);
     if (end) end.endInvertM = planValue('endInvertM', to);
   });
-function grip(event: PointerEvent, l: Drawn): void {
-  event.preventDefault();
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  began = event.clientY;
-  pulled.value = { key: l.key, by: 0 };
-}
-function pull(event: PointerEvent): void {
-  const now = pulled.value;
-  if (!now) return;
-  const box = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect();
-  const scale = tall.value * ((box?.width ?? WIDTH) / WIDTH);
-  pulled.value = { ...now, by: Math.round((began - event.clientY) / scale / STEP.value) * STEP.value };
-}
-function letGo(l: Drawn): void {
-  const by = pulled.value?.by ?? 0;
-  pulled.value = null;
-  if (by !== 0) perform(setInvert(l, l.toInvert + by));
-}
-function nudge(event: KeyboardEvent, l: Drawn): void {
-  const by = event.key === 'ArrowUp' ? STEP.value : event.key === 'ArrowDown' ? -STEP.value : 0;
-  if (by === 0) return;
-  event.preventDefault();
-  event.stopPropagation();
-  perform(setInvert(l, l.toInvert + by));
-}
-const lift = (key: string): number => (pulled.value?.key === key ? pulled.value.by : 0);
+const { liftOf, grip, pull, letGo, drop, nudge } = usePull<string>(
+  (on) => tall.value * drawnScale(on, WIDTH),
+  () => STEP.value,
+  (key, by) => {
+    const l = drawn.value.find((d) => d.key === key);
+    if (l) perform(setInvert(l, l.toInvert + by));
+  },
+);
 const WORD = { good: '', flat: 'too flat', uphill: 'runs back' } as const;
 const called = (l: DrainLeg): string => (l.basin < 0 ? `Leg ${l.leg + 1}` : `Basin ${l.basin + 1}`);
 const change = (label: string, recipe: (d: Drain) => void): string | undefined =>
@@ -182,7 +164,7 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
           <path
             class="pipe"
             :class="l.state"
-            :d="`M${l.x0} ${y(l.fromInvert)}L${l.x1} ${y(l.toInvert + lift(l.key))}`"
+            :d="`M${l.x0} ${y(l.fromInvert)}L${l.x1} ${y(l.toInvert + liftOf(l.key))}`"
           />
           <text v-if="WORD[l.state]" class="wrong" :x="(l.x0 + l.x1) / 2" :y="y((l.fromInvert + l.toInvert) / 2) + 18">
             {{ WORD[l.state] }}
@@ -193,7 +175,7 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
           :key="`end-${l.key}`"
           class="end"
           :cx="l.x1"
-          :cy="y(l.toInvert + lift(l.key))"
+          :cy="y(l.toInvert + liftOf(l.key))"
           r="8"
           role="slider"
           tabindex="0"
@@ -204,11 +186,11 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
           aria-valuemax="9000000"
           :aria-valuetext="`falls ${fallText(l.fall)}`"
           :data-test="`drain-${l.key}`"
-          @pointerdown="grip($event, l)"
+          @pointerdown="grip($event, l.key)"
           @pointermove="pull"
-          @pointerup="letGo(l)"
-          @pointercancel="pulled = null"
-          @keydown="nudge($event, l)"
+          @pointerup="letGo"
+          @pointercancel="drop"
+          @keydown="nudge($event, l.key)"
         >
           <title>Take the end of the drain up or down</title>
         </circle>
@@ -360,28 +342,8 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
 </template>
 
 <style scoped>
-.bench {
-  padding: 8px 16px 12px;
-}
-
-header,
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-}
-
-header {
-  gap: 8px 16px;
-}
-
 .out {
   margin-left: auto;
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .drawing {
@@ -471,13 +433,5 @@ header {
 .bad {
   font-weight: 700;
   color: var(--brick);
-}
-
-.entry :deep(.quantity) {
-  width: 112px;
-}
-
-.offers p {
-  margin: 6px 0;
 }
 </style>

@@ -45,6 +45,7 @@ import type { AnswerShown } from '../../workers/useAnswer.ts';
 import DripCharts from './DripCharts.vue';
 import DripDrills from './DripDrills.vue';
 import DripRows from './DripRows.vue';
+import './bench.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -378,17 +379,6 @@ const setGarden = (name: string): void =>
 </template>
 
 <style scoped>
-.bench {
-  padding: 8px 16px 12px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-
 .levels {
   display: flex;
   margin-left: auto;
@@ -406,7 +396,6 @@ header {
   margin: 4px 0 8px;
 }
 
-.entry,
 .hours {
   display: flex;
   flex-wrap: wrap;
@@ -424,13 +413,5 @@ header {
   flex: 1 1 200px;
   min-width: 0;
   max-width: 340px;
-}
-
-.entry {
-  max-width: 100%;
-}
-
-.entry :deep(.quantity) {
-  width: 110px;
 }
 </style>

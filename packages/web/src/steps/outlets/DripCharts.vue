@@ -13,6 +13,7 @@ import { perHourText, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
+import './bench.css';
 
 const props = defineProps<{
   plan: Plan;
@@ -26,7 +27,7 @@ const props = defineProps<{
 const settings = useSettings();
 const perHour = (flow: number): string => perHourText(flow, settings.units);
 
-const CURVE = { width: 250, height: 130, left: 40, bottom: 20 };
+const CURVE = { width: 250, height: 130, left: 54, bottom: 20 };
 const top = computed(() => 1.1 * Math.max(1e-12, props.runs.evenness.most));
 const even = computed(() => props.runs.evenness.mean);
 const farthest = computed(() => Math.max(1e-6, ...props.runs.emitters.map((e) => e.chainage)));
@@ -205,14 +206,6 @@ figure {
   margin: 0;
 }
 
-figcaption {
-  font-weight: 700;
-}
-
-figcaption .muted {
-  font-weight: 400;
-}
-
 figure svg {
   width: 100%;
   max-height: 170px;
@@ -248,17 +241,6 @@ figure svg {
 
 .dotted {
   stroke-dasharray: 2 4;
-}
-
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-}
-
-.entry :deep(.quantity) {
-  width: 92px;
 }
 
 .degrees {

@@ -29,6 +29,7 @@ import { percent, perHourText, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
+import './bench.css';
 
 const props = defineProps<{
   plan: Plan;
@@ -232,10 +233,6 @@ const screen = computed(() => {
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 .on {
   background: var(--water-wash);
   border-color: var(--water);
@@ -272,9 +269,5 @@ const screen = computed(() => {
 
 .dot {
   fill: var(--ink);
-}
-
-.offers p {
-  margin: 6px 0;
 }
 </style>

@@ -17,6 +17,7 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TextField from '../../fields/TextField.vue';
 import { useEdits } from '../../session/planpage.ts';
+import './bench.css';
 
 const props = defineProps<{
   plan: Plan;
@@ -327,10 +328,6 @@ const drills = computed(() =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 .rows {
   display: block;
   width: 100%;
@@ -389,8 +386,7 @@ const drills = computed(() =>
   stroke-width: 2;
 }
 
-.chosen,
-.entry {
+.chosen {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 8px;
@@ -400,10 +396,6 @@ const drills = computed(() =>
 .chosen {
   gap: 4px 12px;
   padding: 4px 0 8px;
-}
-
-.entry :deep(.quantity) {
-  width: 110px;
 }
 
 .plants {

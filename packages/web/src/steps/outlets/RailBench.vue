@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The bench of a rail of drinkers: bucket, rail and animals to one scale. What the drinkers like is a level band under the
 // bucket's water, what the animals reach a band along the floor; the rail must lie in both. The bucket is taken up and down.
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import { DRINKER_ROWS, DRINKER_USES, findAnimal } from '@vernal-slope/plan/catalogue';
 import { compilePlan, floorOf } from '@vernal-slope/plan/compile';
@@ -42,6 +42,8 @@ import TickField from '../../fields/TickField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import RailAnimals from './RailAnimals.vue';
+import { drawnScale, usePull } from './usePull.ts';
+import './bench.css';
 
 const props = defineProps<{
   results: PlanResults;
@@ -110,39 +112,23 @@ const scaleWords = computed(() =>
     : `heights drawn ${fixed(stretch.value, 1)} times lengths`,
 );
 
-/** The bucket follows the pointer; the plan changes when it is let go. */
-const pulled = ref<number | null>(null);
-let began = 0;
 const STEP = computed(() => (settings.units === 'us' ? 0.0254 / 2 : 0.01));
-function grip(event: PointerEvent): void {
-  event.preventDefault();
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  began = event.clientY;
-  pulled.value = 0;
-}
-function pull(event: PointerEvent): void {
-  if (pulled.value === null) return;
-  const box = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect();
-  const scale = tall.value * ((box?.width ?? WIDTH) / WIDTH);
-  pulled.value = Math.round((began - event.clientY) / scale / STEP.value) * STEP.value;
-}
 const stand = computed(() => bucket.value?.standM ?? 0);
+const hung = (to: number): Command | undefined => bucket.value && hangBucket(bucket.value.id, planValue('heightM', to));
 function hang(to: number): readonly Fault[] {
-  return bucket.value ? props.edit(hangBucket(bucket.value.id, planValue('heightM', to))) : [];
+  const command = hung(to);
+  return command ? props.edit(command) : [];
 }
-function letGo(): void {
-  const by = pulled.value;
-  pulled.value = null;
-  if (by && bucket.value) perform(hangBucket(bucket.value.id, planValue('heightM', stand.value + by)));
-}
-function nudge(event: KeyboardEvent): void {
-  const by = event.key === 'ArrowUp' ? STEP.value : event.key === 'ArrowDown' ? -STEP.value : 0;
-  if (by === 0 || !bucket.value) return;
-  event.preventDefault();
-  event.stopPropagation();
-  perform(hangBucket(bucket.value.id, planValue('heightM', stand.value + by)));
-}
-const lift = computed(() => pulled.value ?? 0);
+const pulling = usePull<'bucket'>(
+  (on) => tall.value * drawnScale(on, WIDTH),
+  () => STEP.value,
+  (_, by) => {
+    const command = hung(stand.value + by);
+    if (command) perform(command);
+  },
+);
+const { held, grip, pull, letGo, drop, nudge } = pulling;
+const lift = computed(() => pulling.liftOf('bucket'));
 /** The band that the drinkers like, m above datum: it goes with the bucket. */
 const band = computed(() => {
   const s = stands.value;
@@ -324,7 +310,7 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
             they like {{ showEntered(stands.band.least, 'pressure', settings.units) }} here
           </text>
           <path v-if="y(band.foot) < height - FOOT" class="edge" :d="`M${LEFT - 20} ${y(band.foot)}H${WIDTH}`" />
-          <text v-if="y(band.foot) < height - FOOT" class="note right" :x="WIDTH - 6" :y="y(band.foot) + 13">
+          <text v-if="y(band.foot) < height - FOOT" class="note" :x="LEFT - 12" :y="y(band.foot) + 13">
             and {{ showEntered(stands.band.most, 'pressure', settings.units) }} here; lower down they drip
           </text>
         </template>
@@ -383,15 +369,15 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
             aria-valuemax="3000"
             :aria-valuetext="showText(stand + lift, 'height', settings.units)"
             data-test="rail-bucket"
-            @pointerdown="grip"
+            @pointerdown="grip($event, 'bucket')"
             @pointermove="pull"
             @pointerup="letGo"
-            @pointercancel="pulled = null"
-            @keydown="nudge"
+            @pointercancel="drop"
+            @keydown="nudge($event, 'bucket')"
           >
             <title>Take the bucket up or down</title>
           </rect>
-          <text v-if="pulled !== null" class="note" x="14" :y="y(floorOf(bucket) + bucket.overflowM + 0.06) - 4">
+          <text v-if="held" class="note" x="14" :y="y(floorOf(bucket) + bucket.overflowM + 0.06) - 4">
             {{ showText(stand + lift, 'height', settings.units) }}
           </text>
         </g>
@@ -666,13 +652,7 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
 </template>
 
 <style scoped>
-.bench {
-  padding: 8px 16px 12px;
-}
-
-header,
 .top,
-.entry,
 .who {
   display: flex;
   flex-wrap: wrap;
@@ -680,17 +660,9 @@ header,
   align-items: center;
 }
 
-header {
-  gap: 8px 16px;
-}
-
 .top,
 .row-of p {
   margin: 4px 0;
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .drawing {
@@ -843,20 +815,8 @@ header {
   color: var(--brick);
 }
 
-.offers p {
-  margin: 6px 0;
-}
-
 figure {
   margin: 8px 0;
-}
-
-figcaption {
-  font-weight: 700;
-}
-
-figcaption .muted {
-  font-weight: 400;
 }
 
 .others {
@@ -903,7 +863,6 @@ figcaption .muted {
   width: 84px;
 }
 
-.entry :deep(.quantity),
 .top :deep(.quantity) {
   width: 104px;
 }
