@@ -54,12 +54,12 @@ export const greywaterFindings = {
     },
   }),
   'basin-small': row({
-    values: { count: 'count', has: 'ratio', wants: 'ratio' },
+    values: { count: 'count', share: 'share' },
     severity: 'warning',
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: ${t.count('count')} basins are smaller than their soil asks: ${t.plain(t.display.number(t.v.has, 1))} of ${t.plain(t.display.number(t.v.wants, 1))} m².`,
+        say`${t.here}: ${t.count('count')} basins are smaller than their soil asks, the smallest has ${t.share('share')} of it.`,
     },
   }),
   'split-uneven': row({

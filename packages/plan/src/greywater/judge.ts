@@ -44,15 +44,10 @@ export function drainFindings(runs: DrainRuns): Finding[] {
         least: COVER,
       }),
     );
-  const small = runs.basins.filter((b) => b.wants !== undefined && b.has !== undefined && b.has < b.wants - 1e-9);
-  if (small.length > 0)
-    found.push(
-      finding('basin-small', at, {
-        count: small.length,
-        has: Math.min(...small.map((b) => b.has ?? 0)),
-        wants: Math.max(...small.map((b) => b.wants ?? 0)),
-      }),
-    );
+  const small = runs.basins.flatMap((b) =>
+    b.wants !== undefined && b.has !== undefined && b.has < b.wants - 1e-9 ? [b.has / b.wants] : [],
+  );
+  if (small.length > 0) found.push(finding('basin-small', at, { count: small.length, share: Math.min(...small) }));
   const shares = runs.basins.map((b) => b.share);
   if (shares.length > 1 && Math.max(...shares) > Math.min(...shares) + 1e-9)
     found.push(
