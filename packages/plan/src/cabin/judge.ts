@@ -3,6 +3,8 @@ import type { Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import { cabinRuns, codeNeeds, gravityNeeds, takings, type Cabin, type CabinRuns } from './cabin.ts';
 
+/** A loss that one feels: a shower that turns hot or cold (assumption). */
+const MUCH = 0.2;
 /** Within this of what is asked is enough. */
 const CLOSE = 1e-6;
 
@@ -36,7 +38,7 @@ export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Findi
         }),
       );
   }
-  for (const t of runs.settled ? takings(c, cabin) : [])
+  for (const t of (runs.settled ? takings(c, cabin) : []).filter((one) => one.lost >= MUCH))
     found.push(
       finding('fixture-loses', t.id, {
         to: c.plan.nodes.find((n) => n.id === t.to)?.name ?? t.to,

@@ -31,7 +31,7 @@ export const cabinFindings = {
   }),
   'fixture-loses': row({
     values: { to: 'name', lost: 'share', own: 'share' },
-    severity: (v) => (v.lost > 0.3 ? 'warning' : 'ok'),
+    severity: 'warning',
     step: 'outlets',
     words: {
       en: (t) =>

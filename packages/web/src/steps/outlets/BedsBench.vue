@@ -471,7 +471,7 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
         :progress="levelling.progress"
         @again="levelling.ask()"
       />
-      <p v-if="levelling.answer" data-test="levelling">
+      <p v-if="levelling.answer" class="text" data-test="levelling">
         Drawn down {{ drop(0.02) }} alone, the last bed is level again in
         <span class="figure">{{ hours(levelling.answer.alone) }}</span>; all of them in
         <span class="figure">{{ hours(levelling.answer.all) }}</span> through the hoses at the float’s own flow. A hose
@@ -482,7 +482,7 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
           >, {{ fixed(levelling.answer.all / fillByHose(stands), 0) }} times as fast</template
         >.
       </p>
-      <p v-if="lasts" data-test="chain-lasts">
+      <p v-if="lasts" class="text" data-test="chain-lasts">
         With the feed shut all beds together live
         <span class="figure">{{ longText(lasts.alone, 'days') }}</span> days on their own water, with the bucket’s
         <button
@@ -656,6 +656,10 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
   gap: 4px 8px;
   align-items: center;
   margin: 6px 0 0;
+}
+
+.foot p.text {
+  display: block;
 }
 
 @media (max-width: 700px) {
