@@ -6,7 +6,7 @@ import { freeLineId, glimpse, takeOutLine, type Command } from '../edit/index.ts
 import { isTap, nameOf } from '../kinds/index.ts';
 import type { Leg, Plan, TapNode } from '../schema/index.ts';
 import { interactions, optionsOf, solvePlan } from '../solve/index.ts';
-import { routeTo } from '../topology/index.ts';
+import { partAround, routeTo } from '../topology/index.ts';
 
 /** Taps that hang on the same water. */
 export interface Cabin {
@@ -147,10 +147,24 @@ const WORTH = 0.1;
 /** Most that are told. */
 const MOST = 4;
 
+/** Found once for a plan: opening a tap on the bench changes nothing of it. */
+const found = new WeakMap<Compiled, Map<string, Taking[]>>();
+
 /** Who takes whose water in a cabin, the worst first, each with what a pipe of its own brings. */
 export function takings(c: Compiled, cabin: Cabin): Taking[] {
+  let known = found.get(c);
+  if (!known) found.set(c, (known = new Map<string, Taking[]>()));
+  let list = known.get(cabin.feed);
+  if (!list) known.set(cabin.feed, (list = seekTakings(c, cabin)));
+  return list;
+}
+
+/** What hangs on a cabin's own water, compiled: what other tanks feed changes nothing there. */
+const partOf = (plan: Plan, cabin: Cabin): Compiled => compilePlan(partAround(plan, cabin.feed));
+
+function seekTakings(c: Compiled, cabin: Cabin): Taking[] {
   const ids = cabin.taps.map((t) => t.id);
-  const table = interactions(c, ids, 'start');
+  const table = interactions(partOf(c.plan, cabin), ids, 'start');
   if (!table.settled) return [];
   const pairs = ids.flatMap((id, i) =>
     ids.flatMap((to, j) => (i !== j && table.lost[i][j] >= WORTH ? [{ id, to, lost: table.lost[i][j] }] : [])),
@@ -169,7 +183,7 @@ export function takings(c: Compiled, cabin: Cabin): Taking[] {
     .map((pair): Taking => {
       const own = withOwn(pair.id);
       if (!own) return { ...pair, own: undefined };
-      const after = interactions(compilePlan(own.plan), [pair.id, pair.to], 'start');
+      const after = interactions(partOf(own.plan, cabin), [pair.id, pair.to], 'start');
       return { ...pair, own: after.settled ? { lost: after.lost[0][1], command: own.command } : undefined };
     });
 }
