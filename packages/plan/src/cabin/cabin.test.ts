@@ -17,7 +17,11 @@ import {
   cabinRuns,
   cabinsOf,
   fixtureOf,
+  fillTime,
+  isShort,
   judgeCabin,
+  leastHead,
+  lostBy,
   ownPipe,
   takings,
   unitsFlow,
@@ -140,6 +144,16 @@ describe('a cabin as it runs', () => {
     expect(kitchen.flow).toBeLessThan(kitchen.alone);
     expect(shower.flow).toBeLessThan(shower.alone);
     expect(kitchen.mouth).toBeCloseTo(101, 9);
+    expect(lostBy(shower)).toBeCloseTo(1 - shower.flow / shower.alone, 12);
+    expect(lostBy(shut.fixtures[0])).toBe(0);
+    // the rose wants 10 kPa, an open tap 3
+    expect(isShort(kitchen)).toBe(false);
+    expect(shower.pressure).toBeLessThan(10_000);
+    expect(isShort(shower)).toBe(true);
+    expect(isShort(shut.fixtures[1])).toBe(false);
+    // a metre of water, near enough, over a rose that is 2 m up
+    expect(leastHead(compilePlan(cabin()), shower)).toBeCloseTo(102 + 10_000 / 9800, 2);
+    expect(fillTime(kitchen, 0.01)).toBeCloseTo(0.01 / kitchen.alone, 9);
   });
   it('taps are grouped by the water that they hang on', () => {
     const groups = cabinsOf(demo('ousel-bank'));

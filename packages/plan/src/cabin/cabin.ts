@@ -1,5 +1,6 @@
 // A cabin's fixtures under gravity: what each gets with what else is open, what it takes at least, who takes whose water, and
 // what a pipe of its own would bring.
+import { headOfPressure } from '@vernal-slope/core/water';
 import { HUNTER, findFixture, type FixtureRow } from '../catalogue/index.ts';
 import { compilePlan, flowFromLpm, minutesOf, pascals, seconds, type Compiled } from '../compile/index.ts';
 import { freeLineId, glimpse, takeOutLine, type Command } from '../edit/index.ts';
@@ -95,6 +96,18 @@ export function cabinRuns(c: Compiled, cabin: Cabin, open: readonly string[]): C
   });
   return { fixtures, flow: fixtures.reduce((sum, f) => sum + f.flow, 0), settled };
 }
+
+/** Share of what it gets alone that a fixture loses to those that are open. */
+export const lostBy = (f: FixtureRuns): number => (f.open && f.alone > 0 ? 1 - f.flow / f.alone : 0);
+/** True where it is open and has less than it takes at least. */
+export const isShort = (f: FixtureRuns): boolean =>
+  f.open && f.fixture !== undefined && f.pressure < gravityNeeds(f.fixture.row).pressure;
+/** To where water must stand over its mouth for what a fixture takes at least, m above datum. */
+export const leastHead = (c: Compiled, f: FixtureRuns): number | undefined =>
+  f.fixture && f.mouth + headOfPressure(gravityNeeds(f.fixture.row).pressure, c.water.density);
+/** How long a fixture alone takes to fill so many m³, s; undefined where nothing comes. */
+export const fillTime = (f: FixtureRuns, volume: number): number | undefined =>
+  f.alone > 0 ? volume / f.alone : undefined;
 
 /** Lines on which a tap's water comes, in the way that it flows; undefined where a pipe of its own cannot be laid beside them. */
 function wayTo(plan: Plan, id: string): { feed: string; lines: string[] } | undefined {

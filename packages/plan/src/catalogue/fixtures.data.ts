@@ -124,23 +124,21 @@ export const FIXTURE_ROWS: readonly FixtureRow[] = [
 ];
 export const findFixture = (id: string | undefined): FixtureRow | undefined => FIXTURE_ROWS.find((r) => r.id === id);
 
-/** Hunter's curve for flush tanks: fixture units, L/min. */
-export const HUNTER: readonly (readonly [units: number, lpm: number])[] = (
-  [
-    [1, 3],
-    [2, 5],
-    [3, 6.5],
-    [4, 8],
-    [5, 9.4],
-    [6, 10.7],
-    [7, 11.8],
-    [8, 12.8],
-    [9, 13.7],
-    [10, 14.6],
-    [12, 16],
-    [14, 17],
-    [16, 18],
-    [18, 18.8],
-    [20, 19.6],
-  ] as const
-).map(([units, gpm]) => [units, gpm * 3.785411784] as const);
+/** Hunter's curve for flush tanks: fixture units, L/min (published in gal/min: 3, 5, 6.5, 8, 9.4 and so on). */
+export const HUNTER: readonly (readonly [units: number, lpm: number])[] = [
+  [1, 11.356235352],
+  [2, 18.92705892],
+  [3, 24.605176596],
+  [4, 30.283294272],
+  [5, 35.58287077],
+  [6, 40.503906089],
+  [7, 44.667859051],
+  [8, 48.453270835],
+  [9, 51.860141441],
+  [10, 55.267012046],
+  [12, 60.566588544],
+  [14, 64.352000328],
+  [16, 68.137412112],
+  [18, 71.165741539],
+  [20, 74.194070966],
+];

@@ -14,6 +14,8 @@ import { isStore } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import {
   addRail,
+  bandOf,
+  betterStand,
   changeDrinkers,
   drinkingWorking,
   fallPipe,
@@ -136,6 +138,20 @@ describe('a rail of nipples under its bucket', () => {
     expect(stand(middle).drinkers.every((k) => k.state === 'good')).toBe(true);
     expect(codes(middle)).toContain('rail-good');
     expect(standRangeWorking(compilePlan(plan), s, range).result.value).toBe(range.high);
+  });
+  it('the better height is the middle of the range to a round step, told with what they have there; none where it is right', () => {
+    const range = standRange(plan, s)!;
+    const better = betterStand(plan, s, range, 0.01)!;
+    expect(better.to).toBeCloseTo((range.low + range.high) / 2, 1);
+    const there = stand(done(plan, hangBucket(s.bucket!.id, better.to)));
+    expect(better.most).toBeCloseTo(Math.max(...there.drinkers.map((k) => k.standing)), 6);
+    expect(better.least).toBeCloseTo(there.worst!.pressure, 6);
+    const moved = done(plan, hangBucket(s.bucket!.id, better.to));
+    expect(betterStand(moved, stand(moved), standRange(moved, stand(moved)), 0.01)).toBeUndefined();
+    // the band: from where the low water has the least to where the full one has the most
+    const band = bandOf(compilePlan(plan), s)!;
+    expect((s.low - band.top) * PER_M).toBeCloseTo(500, 0);
+    expect((s.full - band.foot) * PER_M).toBeCloseTo(7000, 0);
   });
   it('other kinds that would do are those whose band holds what it has', () => {
     const fits = otherDrinkers(s).filter((o) => o.fits);

@@ -209,6 +209,51 @@ export interface StandRange {
   readonly high: number;
 }
 
+/** Where the band lies that the drinkers like, m above datum: its top by the low water, its foot by the full. */
+export function bandOf(c: Compiled, s: RailStands): { readonly top: number; readonly foot: number } | undefined {
+  if (!s.bucket || !s.kind) return undefined;
+  const { density } = c.water;
+  return {
+    top: s.low - headOfPressure(s.band.least, density),
+    foot: s.full - headOfPressure(s.band.most, density),
+  };
+}
+
+export interface BetterStand {
+  /** m of stand, and by how much it is moved */ readonly to: number;
+  readonly by: number;
+  /** Pa that the drinkers have then, least while several drink and most at rest. */
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Heights this close are one, m. */
+const SAME = 1e-3;
+
+/** The middle of the range, to a round step (m), where a bucket is not within it; undefined where it is or none suits all. */
+export function betterStand(
+  plan: Plan,
+  now: RailStands,
+  range: StandRange | undefined,
+  step: number,
+): BetterStand | undefined {
+  if (!range || !now.bucket || range.low > range.high) return undefined;
+  const stand = now.bucket.standM ?? 0;
+  if (stand >= range.low - SAME && stand <= range.high + SAME) return undefined;
+  const to = Number((Math.round((range.low + range.high) / 2 / step) * step).toFixed(4));
+  if (to < 0) return undefined;
+  const moved = glimpse(plan, hangBucket(now.bucket.id, to));
+  const own = moved.plots?.find((p) => p.id === now.rail.id);
+  if (!isRail(own)) return undefined;
+  const then = railStands(compilePlan(moved), own);
+  return {
+    to,
+    by: to - stand,
+    least: then.worst?.pressure ?? 0,
+    most: Math.max(...then.drinkers.map((k) => k.standing)),
+  };
+}
+
 /** Turns of seeking the least stand, and how near is near enough, m. */
 const TURNS = 30;
 const NEAR = 2e-4;
@@ -269,9 +314,6 @@ export function otherDrinkers(now: RailStands): OtherDrinker[] {
     return { kind, least, most, fits: top <= most && foot >= least };
   });
 }
-
-/** Head of a pressure (Pa) in water of a density, m. */
-export const headOf = headOfPressure;
 
 /** Times a day that a bucket is emptied. */
 export const fillsPerDay = (now: RailStands): number => now.perDay / now.holds;

@@ -24,6 +24,10 @@ export interface DrainRuns {
   /** m from its start to the farthest basin, and what falls to it. */ readonly length: number;
   readonly drop: number;
   /** m that the drop would carry at the least fall. */ readonly longest: number;
+  /** m to its splitter */ readonly toSplitter: number;
+  /** One fall from its start to its lowest end, m a metre, and whether it is laid so. */
+  readonly even: number;
+  readonly isEven: boolean;
   /** By basin: share of the water, m³ a day, and the ground that it wants, m²; the last undefined without a soil. */
   readonly basins: readonly {
     readonly share: number;
@@ -39,6 +43,8 @@ export interface DrainRuns {
 
 /** Heads of a plan whose washing water runs away. */
 const headsOf = (plan: Plan): number => (plan.needs?.people ?? []).reduce((sum, p) => sum + (p.ifToo ? 0 : p.count), 0);
+/** Falls this near to each other are one, m a metre. */
+const SAME_FALL = 5e-4;
 /** A fall this near to what is asked is enough. */
 const CLOSE = 1e-6;
 
@@ -78,6 +84,8 @@ export function drainRuns(plan: Plan, drain: Drain): DrainRuns {
   const far = branches.reduce<DrainLeg | undefined>((a, b) => (!a || b.length > a.length ? b : a), undefined);
   const lowest = Math.min(at.invert, ...branches.map((b) => b.toInvert));
   const drop = drain.startInvertM - lowest;
+  const length = run + (far?.length ?? 0);
+  const even = fallOf(drain.startInvertM, lowest, length);
   const soil = findGreySoil(drain.soil);
   const litresPerDay = drain.litresPerDay ?? headsOf(plan) * GREYWATER_PER_HEAD;
   const shares = splitShares(Math.max(1, drain.basins.length));
@@ -85,7 +93,10 @@ export function drainRuns(plan: Plan, drain: Drain): DrainRuns {
     drain,
     least,
     legs: [...legs, ...branches],
-    length: run + (far?.length ?? 0),
+    length,
+    toSplitter: run,
+    even,
+    isEven: [...legs, ...branches].every((l) => Math.abs(l.fall - even) < SAME_FALL),
     drop,
     longest: longestRun(drop, least.least),
     basins: drain.basins.map((b, k) => ({

@@ -73,6 +73,10 @@ describe('a greywater run', () => {
     expect(codes(laid({ fall: 0.015, pipeMm: 100 }))).not.toContain('drain-flat');
     expect(codes(laid({ fall: 1 / 48 }))).not.toContain('drain-flat');
     const even = done(laid({ fall: 0.015 }), layEven('drain', 0.03));
+    expect(runs(even)).toMatchObject({ isEven: true, toSplitter: 6 });
+    expect(runs(even).even).toBeCloseTo(0.03, 4);
+    const bent = changeDrain('drain', 'bent', (d) => void (d.legs[0].endInvertM += 0.05));
+    expect(runs(done(even, bent)).isEven).toBe(false);
     expect(codes(even)).toContain('drain-falls');
     for (const l of runs(even).legs) expect(l.fall).toBeCloseTo(0.03, 4);
   });

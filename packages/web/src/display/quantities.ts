@@ -314,6 +314,10 @@ export function showTerm(value: number, dimension: Dimension, system: UnitSystem
 export const percent = (share: number): string =>
   `${share > 0.99 && share < 1 ? fixed(Math.min(99.9, share * 100), 1) : fixed(share * 100, 0)} %`;
 
+/** A round step to move things by, m: so many mm, or inches in the US. */
+export const handStep = (system: UnitSystem, mm: number, inch: number): number =>
+  system === 'us' ? turned(inch, 'in', 'm', 'length') : turned(mm, 'mm', 'm', 'length');
+
 /** A fall, m a metre, in per cent with one decimal: "2.1 %". */
 export const fallText = (fall: number): string => `${fixed(100 * fall, 1)} %`;
 

@@ -33,7 +33,7 @@ import { bedFloor, bedTolerance, bedWants, isStore, nameOf } from '@vernal-slope
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { planField, planValue } from '../../display/planfields.ts';
-import { fixed, longText, show, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, handStep, longText, show, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -130,7 +130,7 @@ const setFloat = (value: number): string | undefined =>
   );
 
 /** A floor is taken by its grip: it follows the pointer, the plan changes when it is let go; arrows move it by a step. */
-const step = computed(() => (settings.units === 'us' ? 0.0254 / 8 : 0.001));
+const step = computed(() => handStep(settings.units, 1, 0.125));
 const {
   liftOf,
   grip,

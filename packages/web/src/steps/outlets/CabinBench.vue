@@ -8,19 +8,22 @@ import {
   atOnce,
   cabinRuns,
   codeNeeds,
+  fillTime,
   gravityNeeds,
+  isShort,
+  leastHead,
+  lostBy,
   takings,
   unitsWorking,
   type Cabin,
   type FixtureRuns,
 } from '@vernal-slope/plan/cabin';
-import { headOf } from '@vernal-slope/plan/drink';
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import { isTap } from '@vernal-slope/plan/kinds';
 import { situationFlow } from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
-import { fixed, percent, showEntered, showText } from '../../display/quantities.ts';
+import { asSI, fixed, percent, showEntered, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import { useEdits } from '../../session/planpage.ts';
@@ -63,16 +66,10 @@ const span = computed(() => {
 });
 const y = (z: number): number =>
   TOP + ((span.value.high - z) / (span.value.high - span.value.low)) * (HEIGHT - TOP - FOOT);
-const density = computed(() => c.value.water.density);
-/** Height to which the water must stand over its mouth for what it takes at least, m above datum. */
-const least = (f: FixtureRuns): number | undefined =>
-  f.fixture && f.mouth + headOf(gravityNeeds(f.fixture.row).pressure, density.value);
-const starves = (f: FixtureRuns): boolean =>
-  f.fixture !== undefined && f.open && f.pressure < gravityNeeds(f.fixture.row).pressure;
-const lost = (f: FixtureRuns): number => (f.open && f.alone > 0 ? 1 - f.flow / f.alone : 0);
+const least = (f: FixtureRuns): number | undefined => leastHead(c.value, f);
 const words = (f: FixtureRuns): string =>
   f.open
-    ? `${nameIn(props.plan, f.tap.id)}, open: ${showText(f.flow, 'flow', settings.units)}${lost(f) > 0.005 ? `, ${percent(lost(f))} less than alone` : ''}`
+    ? `${nameIn(props.plan, f.tap.id)}, open: ${showText(f.flow, 'flow', settings.units)}${lostBy(f) > 0.005 ? `, ${percent(lostBy(f))} less than alone` : ''}`
     : `${nameIn(props.plan, f.tap.id)}, shut`;
 const FIXTURES = FIXTURE_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const setFixture = (id: string, fixture: string): void =>
@@ -82,9 +79,11 @@ function openWorking(f: FixtureRuns): void {
   if (w) emit('working', w);
 }
 /** Minutes to fill a can of 10 L, or two gallons. */
-const CAN = computed(() => (settings.units === 'us' ? 2 * 3.785411784e-3 : 0.01));
-const canTime = (f: FixtureRuns): string =>
-  f.alone > 0 ? showText(CAN.value / f.alone, 'duration', settings.units) : 'never';
+const CAN = computed(() => asSI(settings.units === 'us' ? 2 : 10, 'volume', settings.units));
+function canTime(f: FixtureRuns): string {
+  const time = fillTime(f, CAN.value);
+  return time === undefined ? 'never' : showText(time, 'duration', settings.units);
+}
 const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note));
 </script>
 
@@ -118,7 +117,7 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
             <rect
               v-if="f.head > f.mouth"
               class="water"
-              :class="{ short: starves(f) }"
+              :class="{ short: isShort(f) }"
               x="53"
               :y="y(f.head)"
               width="22"
@@ -148,10 +147,10 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
                 >at
                 <span class="figure">{{ showText(Math.max(0, f.pressure), 'pressure', settings.units) }}</span></span
               >
-              <span v-if="lost(f) > 0.005" class="small lost" :data-test="`lost-${f.tap.id}`"
-                >{{ percent(lost(f)) }} less than alone</span
+              <span v-if="lostBy(f) > 0.005" class="small lost" :data-test="`lost-${f.tap.id}`"
+                >{{ percent(lostBy(f)) }} less than alone</span
               >
-              <span v-if="starves(f)" class="small short">takes more</span>
+              <span v-if="isShort(f)" class="small short">takes more</span>
             </template>
             <template v-else>
               <span class="small muted">alone</span>
@@ -233,8 +232,8 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
       <p class="small muted">
         Hot water in the same chain has the pressure that is left after its heater; a storage heater with an open vent
         takes next to none, one that fires on flow takes what its plate says. A bucket shower of some
-        {{ showText(0.01, 'volume', settings.units) }} needs no pressure at all. Lines for drinking are laid as the
-        local code says.
+        {{ showText(CAN, 'volume', settings.units) }} needs no pressure at all. Lines for drinking are laid as the local
+        code says.
       </p>
     </div>
   </section>

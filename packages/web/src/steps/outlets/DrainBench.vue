@@ -21,7 +21,7 @@ import { Trash2 } from '@lucide/vue';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
-import { fallText, fixed, showText } from '../../display/quantities.ts';
+import { fallText, fixed, handStep, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -42,7 +42,6 @@ const { perform } = useEdits();
 const runs = computed(() => drainRuns(props.plan, props.drain));
 const main = computed(() => runs.value.legs.filter((l) => l.basin < 0));
 const branches = computed(() => runs.value.legs.filter((l) => l.basin >= 0));
-const run = computed(() => main.value.reduce((sum, l) => sum + l.length, 0));
 
 /** px; heights stretched so that a fall of a few in a hundred can be seen, and said. */
 const WIDTH = 880;
@@ -93,7 +92,7 @@ const lastGround = computed(() => drawn.value.filter((l) => l.basin <= 0).at(-1)
 /** From its start on at the least fall: above that line it runs. */
 const leastEnd = computed(() => props.drain.startInvertM - runs.value.least.least * runs.value.length);
 
-const STEP = computed(() => (settings.units === 'us' ? 0.0254 / 4 : 0.005));
+const STEP = computed(() => handStep(settings.units, 5, 0.25));
 const setInvert = (l: DrainLeg, to: number): Command =>
   changeDrain(props.drain.id, 'height of the drain', (d) => {
     const end = l.basin < 0 ? d.legs.at(l.leg) : d.basins.at(l.basin);
@@ -127,9 +126,6 @@ const addBasin = (): void =>
   );
 const dropBasin = (k: number): void =>
   void perform(changeDrain(props.drain.id, 'basin taken out', (d) => void d.basins.splice(k, 1)));
-/** One fall from its start to the lowest end. */
-const evenFall = computed(() => runs.value.drop / Math.max(1e-6, runs.value.length));
-const even = computed(() => runs.value.legs.every((l) => Math.abs(l.fall - evenFall.value) < 5e-4));
 const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
 </script>
 
@@ -278,16 +274,16 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
         <button type="button" class="figure" title="Show the working" @click="emit('working', longestWorking(runs))">
           {{ showText(runs.longest, 'distance', settings.units) }}
         </button>
-        at the least fall; it is {{ showText(run, 'distance', settings.units) }} to its splitter.
+        at the least fall; it is {{ showText(runs.toSplitter, 'distance', settings.units) }} to its splitter.
       </p>
-      <p v-if="!even && evenFall > 0" data-test="even">
-        <strong>Laid at one fall</strong> it falls {{ fallText(evenFall) }} all the way.
+      <p v-if="!runs.isEven && runs.even > 0" data-test="even">
+        <strong>Laid at one fall</strong> it falls {{ fallText(runs.even) }} all the way.
         <button
           type="button"
           class="plain-button edged"
           data-test="try-even"
           :disabled="trying"
-          @click="emit('try', layEven(drain.id, evenFall))"
+          @click="emit('try', layEven(drain.id, runs.even))"
         >
           Try it
         </button>

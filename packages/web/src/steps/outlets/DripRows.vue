@@ -11,7 +11,7 @@ import type { Plan, Plot } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
-import { perHourText, showText } from '../../display/quantities.ts';
+import { handStep, perHourText, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -120,7 +120,7 @@ function pick(k: number): void {
 }
 
 /** So far a hole goes with one press of a key, m; and a drag comes to rest on such places. */
-const STEP = computed(() => (settings.units === 'us' ? 0.0254 : 0.01));
+const STEP = computed(() => handStep(settings.units, 10, 1));
 const toStep = (m: number): number => Math.round(m / STEP.value) * STEP.value;
 const move = (w: Which, at: number): readonly Fault[] =>
   props.edit(moveHole(w.line, w.leg, w.entry, w.k, planValue('atM', at)));

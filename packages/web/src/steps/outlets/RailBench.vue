@@ -4,17 +4,17 @@
 import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import { DRINKER_ROWS, DRINKER_USES, findAnimal } from '@vernal-slope/plan/catalogue';
-import { compilePlan, floorOf } from '@vernal-slope/plan/compile';
+import { floorOf } from '@vernal-slope/plan/compile';
 import type { Fault } from '@vernal-slope/plan/document';
 import {
+  bandOf,
+  betterStand,
   changeDrinkers,
   drinkingWorking,
   fallPipe,
   fillsPerDay,
   hangBucket,
-  headOf,
   hangPipe,
-  isRail,
   otherDrinkers,
   railDayWorking,
   railStands,
@@ -27,13 +27,13 @@ import {
   type DrinkerStands,
   type RailPlot,
 } from '@vernal-slope/plan/drink';
-import { changeNode, glimpse, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
-import { fixed, showEntered, perMinute, show, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, handStep, perMinute, show, showEntered, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -112,7 +112,7 @@ const scaleWords = computed(() =>
     : `heights drawn ${fixed(stretch.value, 1)} times lengths`,
 );
 
-const STEP = computed(() => (settings.units === 'us' ? 0.0254 / 2 : 0.01));
+const STEP = computed(() => handStep(settings.units, 10, 0.5));
 const stand = computed(() => bucket.value?.standM ?? 0);
 const hung = (to: number): Command | undefined => bucket.value && hangBucket(bucket.value.id, planValue('heightM', to));
 function hang(to: number): readonly Fault[] {
@@ -131,13 +131,8 @@ const { held, grip, pull, letGo, drop, nudge } = pulling;
 const lift = computed(() => pulling.liftOf('bucket'));
 /** The band that the drinkers like, m above datum: it goes with the bucket. */
 const band = computed(() => {
-  const s = stands.value;
-  if (!s.bucket || !s.kind) return undefined;
-  const density = c.value.water.density;
-  return {
-    top: s.low + lift.value - headOf(s.band.least, density),
-    foot: s.full + lift.value - headOf(s.band.most, density),
-  };
+  const b = bandOf(c.value, stands.value);
+  return b && { top: b.top + lift.value, foot: b.foot + lift.value };
 });
 const poly = (points: readonly (readonly [number, number])[]): string =>
   points.map(([px, py], k) => `${k === 0 ? 'M' : 'L'}${px} ${py}`).join('');
@@ -176,23 +171,7 @@ const pipes = computed(() =>
 const WORD = { good: '', drips: 'drips', starves: 'starves', dry: 'dry' } as const;
 
 /** A height that suits all, in the middle of the range. */
-const better = computed(() => {
-  const r = range.value;
-  const b = bucket.value;
-  if (!r || !b || r.low > r.high) return undefined;
-  if (stand.value >= r.low - 1e-3 && stand.value <= r.high + 1e-3) return undefined;
-  const to = planValue('heightM', Math.round((r.low + r.high) / 2 / STEP.value) * STEP.value);
-  const plan = glimpse(props.plan, hangBucket(b.id, to));
-  const own = plan.plots?.find((p) => p.id === props.rail.id);
-  if (!isRail(own)) return undefined;
-  const then = railStands(compilePlan(plan), own);
-  return {
-    to,
-    by: to - stand.value,
-    least: then.worst?.pressure ?? 0,
-    most: Math.max(...then.drinkers.map((k) => k.standing)),
-  };
-});
+const better = computed(() => betterStand(props.plan, stands.value, range.value, STEP.value));
 const others = computed(() => otherDrinkers(stands.value));
 const barTop = computed(
   () => 1.05 * Math.max(...others.value.map((o) => o.most), ...stands.value.drinkers.map((k) => k.standing)),
@@ -473,7 +452,7 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
         {{ showText(range.high, 'height', settings.units) }} or less. Another kind of drinker, or a bucket for each
         rail.
       </p>
-      <p v-if="better && better.to >= 0" data-test="rail-better">
+      <p v-if="better" data-test="rail-better">
         <strong
           >Hang the bucket {{ showText(Math.abs(better.by), 'height', settings.units) }}
           {{ better.by < 0 ? 'lower' : 'higher' }}</strong
