@@ -24,6 +24,8 @@ export const CORE_SUBJECTS = [
   'survey',
   'supply',
   'drain',
+  'filter',
+  'frost',
   'demand',
   'storage',
   'stand',
@@ -53,6 +55,9 @@ export const PLAN_SUBJECTS = [
   'drink',
   'cabin',
   'greywater',
+  'treat',
+  'trough',
+  'tote',
   'simulate',
   'stand',
 ];

@@ -79,6 +79,7 @@ export function layLateral(
         // fittings stand at the leg's start
         k: isFirst ? segments[s].k : 0,
         opening: isFirst ? segments[s].opening : 0,
+        linear: isFirst ? segments[s].linear : 0,
       };
     });
     const points = (options.points ?? []).flatMap((p): HighPoint[] => {

@@ -11,6 +11,8 @@ export interface Segment {
   readonly k: number;
   /** Head that opens its spring check valves, m. */
   readonly opening?: number;
+  /** Loss that rises straight with the flow, s/m²: of what water seeps through, sand, ceramic, carbon. */
+  readonly linear?: number;
 }
 
 /** A point at the end of segment `segment` (0-based; −1 is the start) that water must come over without suction. */
@@ -177,6 +179,7 @@ export class NetworkBuilder {
       segmentC: Float64Array.from(segments, (s) => s.hazenC),
       segmentMinor: Float64Array.from(segments, (s) => minorCoefficient(s.k, s.diameter)),
       segmentOpening: Float64Array.from(segments, (s) => s.opening ?? 0),
+      segmentLinear: Float64Array.from(segments, (s) => s.linear ?? 0),
       pointStart: starts((l) => l.points.length),
       pointSegment: Int32Array.from(points, (p) => p.segment),
       pointElevation: Float64Array.from(points, (p) => p.elevation),

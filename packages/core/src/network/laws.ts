@@ -33,8 +33,9 @@ export function segmentsLoss(n: Network, begin: number, end: number, flow: numbe
       hazenKernel(flow, n.segmentLength[s], n.segmentDiameter[s], n.segmentC[s]);
     }
     const m = n.segmentMinor[s];
-    loss += lossOut.loss + m * size * flow;
-    slope += lossOut.slope + 2 * m * size;
+    const seeps = n.segmentLinear[s];
+    loss += lossOut.loss + m * size * flow + seeps * flow;
+    slope += lossOut.slope + 2 * m * size + seeps;
     const opens = n.segmentOpening[s];
     if (opens > 0 && flow > 0) {
       // a wall up to the head that opens it

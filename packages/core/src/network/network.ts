@@ -63,6 +63,8 @@ export interface Network {
   readonly segmentMinor: Float64Array;
   /** Head that opens the segment's spring check valves, m: taken from water that passes, however little. */
   readonly segmentOpening: Float64Array;
+  /** Loss of what water seeps through, s/m²: it rises straight with the flow. */
+  readonly segmentLinear: Float64Array;
 
   /**
    * High points that water must not pass under suction: end of which segment of the link (−1 for its start), and how

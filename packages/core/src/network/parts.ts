@@ -75,6 +75,7 @@ function partOf(n: Network, links: readonly number[]): Part {
     segmentC: floats(n.segmentC, segments.all),
     segmentMinor: floats(n.segmentMinor, segments.all),
     segmentOpening: floats(n.segmentOpening, segments.all),
+    segmentLinear: floats(n.segmentLinear, segments.all),
     pointStart: points.start,
     pointSegment: Int32Array.from(points.all, (p) => n.pointSegment[p]),
     pointElevation: floats(n.pointElevation, points.all),

@@ -61,7 +61,7 @@ export function lineProfile(
   for (let s = 0; s < count; s++) {
     segmentsLoss(n, begin + s, begin + s + 1, q);
     const opens = q > 0 ? n.segmentOpening[begin + s] : 0;
-    const fittings = n.segmentMinor[begin + s] * size * q + opens;
+    const fittings = n.segmentMinor[begin + s] * size * q + n.segmentLinear[begin + s] * q + opens;
     friction += law.loss - fittings;
     minor += fittings;
     segmentLoss.push(law.loss);

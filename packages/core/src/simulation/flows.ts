@@ -58,6 +58,8 @@ const SLACK = 1e-6;
 const HOLD = 600;
 /** Turns of passing on what comes in before it is said that they do not settle. */
 const TURNS = 12;
+/** Over so much of its height whoever fills a vessel by hand shuts off, m. */
+const TOPPING = 0.02;
 
 /** Offsets of the sums in a state of the place. */
 export interface Layout {
@@ -210,7 +212,7 @@ export class PlaceFlows {
       this.#poured.fill(0);
       for (let k = 0; k < vessels.length; k++) this.#inflow[k] = sum(vessels[k].entering, flow);
       pours.forEach((p, k) => {
-        const q = p.rate(t);
+        const q = p.rate(t) * (p.tops ? this.#room(p.vessel) : 1);
         rate[at.pour + k] = q;
         this.#inflow[p.vessel] += q;
         this.#poured[p.vessel] += q;
@@ -245,6 +247,12 @@ export class PlaceFlows {
     return off;
   }
 
+  /** How far what is filled by hand is still open: shut slowly over the last of its height, 0 when full. */
+  #room(vessel: number): number {
+    const v = this.#place.vessels[vessel];
+    return Math.min(1, Math.max(0, (v.overflow - this.#levels[vessel]) / TOPPING));
+  }
+
   /** What of a vessel's water is drunk, taken, lost and spilt, upper vessels first; writes their blocks of `rate`. */
   #spills(t: number, flow: Float64Array, rate: Float64Array): void {
     const { vessels } = this.#place;
@@ -264,8 +272,8 @@ export class PlaceFlows {
       const drunk = give(this.drinks[k]);
       let taken = 0;
       let moved = 0;
-      for (const { rate: q, into } of this.takes[k]) {
-        const given = give(q);
+      for (const { rate: q, into, tops } of this.takes[k]) {
+        const given = give(tops && into >= 0 ? q * this.#room(into) : q);
         if (into < 0) taken += given;
         else {
           moved += given;

@@ -21,6 +21,7 @@ export interface Visit extends Window {
 export interface Taking extends Window {
   /** m³/s */ readonly rate: number;
   /** Vessel that it goes into; −1 where it leaves the place. */ readonly into: number;
+  /** Whoever fills that one stops when it is full. */ readonly tops?: boolean;
 }
 
 /** A pipe from the overflow, running full under its drop. */
@@ -66,6 +67,7 @@ export interface SourceInTime {
 export interface PourInTime {
   readonly vessel: number;
   /** m³/s */ readonly rate: (t: number) => number;
+  /** Whoever fills it stops when it is full. */ readonly tops?: boolean;
 }
 
 export interface OutletInTime {

@@ -9,6 +9,7 @@ export {
   type ColumnCase,
   type EndCondition,
 } from './column.ts';
+export { tippingPush, tippingSlope, tippingWind, type Loose } from './tipping.ts';
 export { spanLoad, type SpanAnswer, type SpanCase } from './spans.ts';
 export { bearing, concreteShare, DEAD_SHARE, edgeFactor, embedment, GUST, windPressure } from './ground.ts';
 export { bearingOf, bolt, type BoltAnswer, type BoltCase } from './bolts.ts';

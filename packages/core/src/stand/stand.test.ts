@@ -17,6 +17,9 @@ import {
   standParts,
   tankCoefficient,
   timberValues,
+  tippingPush,
+  tippingSlope,
+  tippingWind,
   windPressure,
   type StandDesign,
   type TimberBase,
@@ -356,5 +359,19 @@ describe('waits of the pour', () => {
       expect(full).toBeGreaterThanOrEqual(last);
       last = full;
     }
+  });
+});
+
+describe('a tank on loose pallets', () => {
+  const tote = { mass: 60, width: 1, breadth: 1.2, height: 1.16, raised: 0.45, middle: 1.03 };
+  // 60 · 9.81 · 0.5 = 294 N·m against ½ · 1.25 · 1.3 · 1.2 · 1.16 v² · 1.03
+  it('falls over in a wind that its weight says', () => {
+    expect(tippingWind(tote)).toBeCloseTo(Math.sqrt(294.2 / (0.8125 * 1.392 * 1.03)), 1);
+    expect(tippingWind({ ...tote, mass: 1060 })).toBeGreaterThan(4 * tippingWind(tote));
+  });
+  it('leans over on a slope that its middle says, and under a push', () => {
+    expect(tippingSlope(tote)).toBeCloseTo(0.5 / 1.03, 6);
+    expect(tippingPush(tote)).toBeCloseTo(294.2 / 1.03, 0);
+    expect(tippingWind({ ...tote, raised: 0.9 })).toBeLessThan(tippingWind(tote));
   });
 });

@@ -4,6 +4,7 @@ export { fallingLimb, recession, type DatedFlow, type Recession } from './recess
 export { FLOAT_CORRECTION, floatFlow, rectangularWeirFlow, vNotchCoefficients, vNotchFlow } from './stream.ts';
 export { designFlow, gutterCapacity, roofSeries, roofYield } from './roof.ts';
 export { haulWeek, RAM_EFFICIENCY, ramFlow, sunPumpDay, sunPumpFlow, type Haul, type SunPump } from './pumps.ts';
+export { pumpCharge, pumpEnergy, pumpPower, pumpTime, type SmallPump } from './electric.ts';
 export {
   DAYS_IN_MONTH,
   daylightHours,

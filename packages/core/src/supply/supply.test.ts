@@ -8,6 +8,10 @@ import {
   floatFlow,
   gutterCapacity,
   haulWeek,
+  pumpCharge,
+  pumpEnergy,
+  pumpPower,
+  pumpTime,
   ramFlow,
   recession,
   rectangularWeirFlow,
@@ -229,5 +233,15 @@ describe('a gutter that falls', () => {
   });
   it('takes the rain that falls on it: 75 mm an hour on 60 m² are 75 L/min', () => {
     expect(designFlow(0.075 / 3600, 60) * 60_000).toBeCloseTo(75, 9);
+  });
+});
+
+describe('a small electric pump', () => {
+  // 100 L lifted 3 m at 30 %: 9.81 · 0.1 · 1000 · 3 / 0.3 = 9,810 J, 0.227 Ah at 12 V
+  it('takes the work of the lift by its efficiency', () => {
+    const pump = { head: 3, flow: 1e-4, perDay: 0.1, density: 1000, efficiency: 0.3, volts: 12 };
+    expect(pumpEnergy(pump)).toBeCloseTo(9806.65, 2);
+    expect(pumpCharge(pump)).toBeCloseTo(0.227, 3);
+    expect(pumpPower(pump) * pumpTime(pump)).toBeCloseTo(pumpEnergy(pump), 6);
   });
 });

@@ -19,6 +19,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.5,
     hours: 8,
     edgeMm: 500,
+    rimMm: [500, 700],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -43,6 +44,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.5,
     hours: 8,
     edgeMm: 500,
+    rimMm: [500, 700],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -58,6 +60,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 8,
     edgeMm: 450,
+    rimMm: [450, 600],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -73,6 +76,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 8,
     edgeMm: 500,
+    rimMm: [500, 700],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -88,6 +92,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.5,
     hours: 6,
     edgeMm: 600,
+    rimMm: [600, 800],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -104,6 +109,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.5,
     hours: 8,
     edgeMm: 600,
+    rimMm: [600, 800],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -119,6 +125,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 8,
     edgeMm: 450,
+    rimMm: [500, 650],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -134,6 +141,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 8,
     edgeMm: 300,
+    rimMm: [400, 500],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -149,6 +157,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 500,
+    rimMm: [600, 900],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -165,6 +174,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 600,
+    rimMm: [700, 1000],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -181,6 +191,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 700,
+    rimMm: [800, 1000],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -196,6 +207,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 6,
     edgeMm: 450,
+    rimMm: [500, 700],
     source: 'The Donkey Sanctuary care guidance (10-25 L/day); FAO Pallas 1986 dry-season figure 16 L',
     basis: 'memory',
   },
@@ -210,6 +222,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 200,
+    rimMm: [250, 350],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -225,6 +238,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 250,
+    rimMm: [250, 400],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -241,6 +255,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 250,
+    rimMm: [250, 400],
     source:
       'Ontario Ministry of Agriculture, Water Requirements of Livestock, Factsheet 07-023 (Ward and McKague 2007)',
     basis: 'memory',
@@ -256,6 +271,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 250,
+    rimMm: [300, 500],
     source: 'extension guidance; NRC Small Ruminants',
     basis: 'common practice',
   },
@@ -270,6 +286,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.4,
     hours: 8,
     edgeMm: 250,
+    rimMm: [300, 500],
     source: 'extension guidance (about 1.5 L per kg of milk on top of maintenance)',
     basis: 'common practice',
   },
@@ -284,6 +301,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 300,
+    rimMm: [400, 600],
     source: 'breeder and extension guidance (about 5-9 % of body mass)',
     basis: 'common practice',
   },
@@ -298,6 +316,7 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
     atOnceFar: 0.3,
     hours: 8,
     edgeMm: 350,
+    rimMm: [400, 700],
     source: 'breeder and extension guidance (about 5-9 % of body mass)',
     basis: 'common practice',
   },

@@ -51,6 +51,16 @@ export {
   type DrillRow,
   type EmitterRow,
 } from './emitters.data.ts';
+export {
+  findSand,
+  findTreatment,
+  SAND_ROWS,
+  TREATMENT_ROWS,
+  type Removal,
+  type SandRow,
+  type TreatmentRow,
+} from './treatment.data.ts';
+export { findTrough, TROUGH_ROWS, TROUGH_RULES, type TroughRow } from './troughs.data.ts';
 export { FLOAT_ROWS, findFloat, type FloatRow } from './floats.data.ts';
 export type { UsualVisit } from './hours.data.ts';
 export type {

@@ -68,6 +68,8 @@ export interface AnimalRow {
   /** Hours of the day over which they come. */
   readonly hours?: number;
   readonly edgeMm?: number;
+  /** Height of a rim over which they drink at ease, from and to, mm. */
+  readonly rimMm?: readonly [number, number];
   readonly source: string;
   readonly basis: Basis;
   readonly note?: string;

@@ -45,6 +45,16 @@ export {
   type LineEnd,
   type StateOptions,
 } from '../kinds/index.ts';
-export { entranceK, fittingK, legK, openingHead, resolvePipe, segmentOf, type ResolvedPipe } from './parts.ts';
+export {
+  elementLoss,
+  entranceK,
+  fittingK,
+  legK,
+  legLinear,
+  openingHead,
+  resolvePipe,
+  segmentOf,
+  type ResolvedPipe,
+} from './parts.ts';
 export { drinkRates, railHours, railPerDay } from './drinkers.ts';
 export { limitEmitters, openPlots, setEmitters, standingState, stateFor } from './state.ts';

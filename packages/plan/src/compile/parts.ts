@@ -1,10 +1,20 @@
 // Catalogue entries and inline figures of a leg, resolved to SI for core.
 import type { Segment } from '@vernal-slope/core/network';
-import { insertFittingK } from '@vernal-slope/core/pipe';
-import { findFitting, findPipe, insertBoreOf, PLAIN_ENTRANCE, type PipeRow } from '../catalogue/index.ts';
-import type { Fitting, Leg } from '../schema/index.ts';
+import { insertFittingK, velocityHead } from '@vernal-slope/core/pipe';
+import {
+  findFitting,
+  findPipe,
+  findTreatment,
+  insertBoreOf,
+  PLAIN_ENTRANCE,
+  type PipeRow,
+} from '../catalogue/index.ts';
+import type { Fitting, Leg, Treatment } from '../schema/index.ts';
 import { headOfPressure } from '@vernal-slope/core/water';
-import { metresOfMm, pascals } from '../fields/index.ts';
+import { flowFromLpm, metresOfMm, pascals } from '../fields/index.ts';
+
+/** Plates of elements are for cold water, kg/m³. */
+const ELEMENT_DENSITY = 1000;
 
 /** What an inline pipe has where it does not say: smooth plastic. */
 export const INLINE_DEFAULTS = { roughnessMm: 0.007, hazenWilliamsC: 140 } as const;
@@ -83,12 +93,39 @@ export const openingHead = (leg: Leg, density: number): number =>
     density,
   );
 
-/** Sum of K of a leg's fittings. */
+/** Sum of K of a leg's fittings, and of its elements whose loss goes with the square of the flow. */
 export const legK = (leg: Leg): number =>
-  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f, leg.pipe) * (f.count ?? 1), 0);
+  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f, leg.pipe) * (f.count ?? 1), 0) + elementK(leg);
 
 /** K of the entrance of a line: its first leg's, else the plain bulkhead's. */
 export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE }, leg.pipe);
+
+/** Loss of an element at its flow, Pa and m³/s, clean or as it has clogged. */
+export function elementLoss(t: Treatment): { pressure: number; flow: number; law: 'straight' | 'square' } {
+  const row = findTreatment(t.kind);
+  const own = t.lossKPa !== undefined && t.atLpm !== undefined;
+  return {
+    pressure: pascals((own ? (t.lossKPa ?? 0) : (row?.kPa ?? 0)) * (t.clogged ?? 1)),
+    flow: flowFromLpm(own ? (t.atLpm ?? 1) : (row?.lpm ?? 1)),
+    law: row?.law ?? 'straight',
+  };
+}
+
+/** Loss of a leg's elements that rises straight with the flow, s/m². */
+export const legLinear = (leg: Leg): number =>
+  (leg.treatment ?? []).reduce((sum, t) => {
+    const { pressure, flow, law } = elementLoss(t);
+    return law === 'straight' ? sum + headOfPressure(pressure, ELEMENT_DENSITY) / flow : sum;
+  }, 0);
+
+/** The same with the square of the flow, as K on the leg's bore. */
+export const elementK = (leg: Leg): number => {
+  const bore = metresOfMm(resolvePipe(leg.pipe).insideDiameterMm);
+  return (leg.treatment ?? []).reduce((sum, t) => {
+    const { pressure, flow, law } = elementLoss(t);
+    return law === 'square' ? sum + headOfPressure(pressure, ELEMENT_DENSITY) / velocityHead(flow, bore) : sum;
+  }, 0);
+};
 
 /** A leg as a segment of core. */
 export function segmentOf(leg: Leg): Segment {
@@ -99,5 +136,6 @@ export function segmentOf(leg: Leg): Segment {
     roughness: metresOfMm(pipe.roughnessMm),
     hazenC: pipe.hazenWilliamsC,
     k: legK(leg),
+    linear: legLinear(leg),
   };
 }

@@ -5,6 +5,8 @@ export * from './emitters.ts';
 export * from './faults.ts';
 export * from './limits.ts';
 export * from './place.ts';
+export * from './setting.ts';
 export * from './stand.ts';
+export * from './treatment.ts';
 export * from './vessel.ts';
 export * from './water.ts';

@@ -8,6 +8,7 @@ export const LIST_LIMITS = {
   lines: 20_000,
   legs: 5000,
   fittings: 100,
+  treatment: 20,
   emitters: 100,
   atM: 2000,
   shutHoles: 2000,

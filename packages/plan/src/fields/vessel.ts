@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
 import { atLeastZero, place, positive } from './place.ts';
+import type { Filter, Moved } from './treatment.ts';
 import { clock, visitSchema } from './visits.ts';
 
 export const shapeSchema = z.discriminatedUnion('type', [
@@ -110,6 +111,8 @@ export interface VesselEntry {
   readonly leakLPerDay?: number;
   readonly takings?: readonly z.infer<typeof takingSchema>[];
   readonly herds?: readonly Herd[];
+  readonly filter?: Filter;
+  readonly moved?: Moved;
 }
 
 /** Heights this close count as equal, m. */

@@ -21,6 +21,9 @@ import {
   type ValuesFor,
 } from './row.ts';
 import { standFindings } from './stand.ts';
+import { toteFindings } from './tote.ts';
+import { treatFindings } from './treat.ts';
+import { troughFindings } from './trough.ts';
 import { storeFindings } from './store.ts';
 import { walkFindings } from './walk.ts';
 import { waterFindings } from './water.ts';
@@ -39,6 +42,9 @@ export const FINDINGS = {
   ...drinkFindings,
   ...cabinFindings,
   ...greywaterFindings,
+  ...toteFindings,
+  ...treatFindings,
+  ...troughFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

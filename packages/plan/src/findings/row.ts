@@ -33,7 +33,9 @@ export type ShownQuantity =
   | 'speed'
   | 'volume'
   | 'duration'
-  | 'temperature';
+  | 'temperature'
+  | 'mass'
+  | 'gust';
 
 /**
  * What a value of a finding is: a figure of a quantity, a `share` of 1, `perDay` (m³ a day), a `count`, a `month`

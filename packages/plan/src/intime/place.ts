@@ -26,9 +26,22 @@ import {
   type Compiled,
 } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
-import { bedArea, bedFloor, bedLevel, bedTank, isBed, isSource, isStore, isTap, isVessel } from '../kinds/index.ts';
-import type { BedNode, Herd, Plan, PlanNode, Plot, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
+import {
+  bedArea,
+  bedFloor,
+  bedLevel,
+  bedTank,
+  isBed,
+  isSource,
+  isStore,
+  isTap,
+  isTote,
+  isVessel,
+} from '../kinds/index.ts';
+import type { BedNode, Herd, Moved, Plan, PlanNode, Plot, SourceNode, TapNode, VesselNode } from '../schema/index.ts';
 import { dice } from './dice.ts';
+
+type ToteNode = VesselNode & { readonly moved: Moved };
 
 const DAY = 86_400;
 const HOUR = 3600;
@@ -238,6 +251,27 @@ function drawsOf(tap: TapNode, clock: Clock, options: InTime): Window[] {
   return [...fixed, ...random.filter((w) => w.to > 0 && w.from < clock.duration)];
 }
 
+/** How much longer than its volume asks somebody stands by a tote that fills: the last of it comes slowly. */
+const TOPPED = 1.5;
+/** When water is carried from a tote by can, where nothing else is said. */
+const CANS = { at: '07:00', durationMin: 30 } as const;
+
+/** Visits to a tote: from when to when it is being filled, in its months. */
+function visitsTo(node: ToteNode, clock: Clock): Window[] {
+  const { moved } = node;
+  const { shape, overflow } = shapeOf(node);
+  const long = (TOPPED * volumeAt(shape, overflow)) / flowFromLpm(moved.fillLpm);
+  // the midnight before the beginning comes first
+  return clock.days
+    .filter((_, k) => k > 0 && (k - 1) % moved.everyDays === 0)
+    .map((midnight) => midnight + minutesOf(moved.at ?? '08:00') * 60)
+    .map((from) => ({ from, to: from + long }))
+    .filter(({ from, to }) => {
+      const month = clock.monthAt(Math.max(0, from));
+      return to > 0 && from < clock.duration && (!moved.months || moved.months.includes(month));
+    });
+}
+
 /** When a plot is open: at its hours; a rail while its animals are about. */
 function plotDraws(plot: Plot, clock: Clock): Window[] {
   if (!plot.drinkers) return (plot.draws ?? []).flatMap((d) => windowsOf(clock, d.at, d.durationMin));
@@ -277,6 +311,8 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const feeding = there.flatMap((m) => (isSource(m.plan) && m.leaving.length > 0 ? [{ map: m, node: m.plan }] : []));
   const pours = plan.nodes.filter(isSource).filter((n) => n.feeds !== undefined && index.has(n.feeds));
   const pouring = pours.filter((n) => !feeding.some((f) => f.node.id === n.id));
+  const totes = vesselMaps.flatMap(({ node }) => (isTote(node) ? [node] : []));
+  const filledAt = (tote: ToteNode): number => index.get(tote.moved.from ?? '') ?? -1;
   const et = etByMonth(plan);
   const evaporation = (t: number): number => metresOfMm(OPEN_WATER * et.et0[clock.monthAt(t) - 1]) / DAY;
   const links = (ends: readonly { link: number }[]): number[] => ends.map((e) => e.link);
@@ -333,13 +369,32 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
           leaving: links(map.leaving),
           visits: (node.herds ?? []).flatMap((herd, k) => visitsOfHerd(plan, node, k, herd, clock, options)),
           takings: !alone(options)
-            ? (node.takings ?? []).flatMap((t) =>
-                windowsOf(clock, t.at, t.durationMin).map((w) => ({
-                  ...w,
-                  rate: flowFromLpm(t.flowLpm),
-                  into: index.get(t.into ?? '') ?? -1,
-                })),
-              )
+            ? [
+                ...(node.takings ?? []).flatMap((t) =>
+                  windowsOf(clock, t.at, t.durationMin).map((w) => ({
+                    ...w,
+                    rate: flowFromLpm(t.flowLpm),
+                    into: index.get(t.into ?? '') ?? -1,
+                  })),
+                ),
+                ...totes
+                  .filter((tote) => vessels[filledAt(tote)] === node)
+                  .flatMap((tote) =>
+                    visitsTo(tote, clock).map((w) => ({
+                      ...w,
+                      rate: flowFromLpm(tote.moved.fillLpm),
+                      into: index.get(tote.id) ?? -1,
+                      tops: true,
+                    })),
+                  ),
+                ...(isTote(node) && node.moved.litresPerDay
+                  ? windowsOf(clock, CANS.at, CANS.durationMin).map((w) => ({
+                      ...w,
+                      rate: cubicMetres(node.moved.litresPerDay ?? 0) / seconds(CANS.durationMin),
+                      into: -1,
+                    }))
+                  : []),
+              ]
             : [],
           ...(node.evaporates ? { evaporation } : {}),
           leak: flowFromLitresPerDay(node.leakLPerDay ?? 0),
@@ -389,6 +444,17 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
           rate: (t) => (Number.isFinite(yields(t)) ? yields(t) : 0),
         };
       }),
+      ...totes
+        .filter((tote) => filledAt(tote) < 0 && !alone(options))
+        .map((tote): PourInTime => {
+          const windows = visitsTo(tote, clock);
+          const rate = flowFromLpm(tote.moved.fillLpm);
+          return {
+            vessel: index.get(tote.id) ?? -1,
+            rate: (t) => (windows.some((w) => w.from <= t && t < w.to) ? rate : 0),
+            tops: true,
+          };
+        }),
       ...rained.map((bed): PourInTime => ({
         vessel: index.get(bed.id) ?? -1,
         rate: (t) =>
@@ -424,6 +490,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
             (_, k) => (k + 1) * HOUR - (clock.start % HOUR),
           )
         : []),
+      ...totes.flatMap((tote) => visitsTo(tote, clock).flatMap((w) => [w.from, w.to])),
       ...pouring.flatMap((node) => {
         const long = Math.max(LEAST_POUR, seconds(node.haul?.standingMin ?? 0) / 2);
         return node.haul ? clock.days.map((midnight) => midnight + HAUL_AT * HOUR + long) : [];

@@ -82,7 +82,19 @@ export const isBareJoint = (node: OfKind): boolean => isJoint(node) && !isOutlet
 export const nameOf = (node: PlanNode): string => node.name ?? node.id;
 
 export * from './kind.ts';
-export { floorOf, inletElevation, levelFor, levelIn, LOW_WATER, vesselHeight } from './water.ts';
+export {
+  floorOf,
+  inletElevation,
+  isFilter,
+  isTote,
+  levelFor,
+  levelIn,
+  LOW_WATER,
+  sandArea,
+  sandConductance,
+  sandConductivity,
+  vesselHeight,
+} from './water.ts';
 export { yieldOf, sourceSchema, type Source } from './source.ts';
 export { tankSchema, type Tank } from './tank.ts';
 export { troughSchema, type Trough } from './trough.ts';

@@ -64,6 +64,8 @@ export interface Placed {
   readonly limitLink: number;
   /** Links that let water out of the system here: outlet law, floats. */
   readonly lawLinks: number[];
+  /** Way through the sand of a filter and over its spill. */
+  readonly spill?: number;
 }
 
 /** What a line meets where it ends. K on the line's last bore. */

@@ -1,6 +1,6 @@
 // A trough: a vessel that animals drink from, filled by a float or free.
 import { z } from 'zod';
-import { atLeastZero, vessel, vesselFaults, wantsSchema } from '../fields/index.ts';
+import { atLeastZero, settingSchema, vessel, vesselFaults, wantsSchema } from '../fields/index.ts';
 import { defineKind, netFlow } from './kind.ts';
 import {
   arriveAtVessel,
@@ -18,6 +18,7 @@ export const troughSchema = z.looseObject({
   kind: z.literal('trough'),
   outletM: atLeastZero.max(50).optional(),
   wants: wantsSchema.optional(),
+  setting: settingSchema.optional(),
 });
 export type Trough = z.infer<typeof troughSchema>;
 

@@ -1,7 +1,17 @@
 // What tanks and troughs share: their water, their inlets, their state.
 import { floatCoefficient } from '@vernal-slope/core/floatvalve';
 import type { NetworkState } from '@vernal-slope/core/network';
-import { floatValve, shapeHeight, type VesselEntry } from '../fields/index.ts';
+import { bedConductance, hazenConductivity } from '@vernal-slope/core/filter';
+import { surfaceAt } from '@vernal-slope/core/tank';
+import {
+  floatValve,
+  metresOfMm,
+  shapeHeight,
+  tankShape,
+  type Filter,
+  type Moved,
+  type VesselEntry,
+} from '../fields/index.ts';
 import type { Arrival, Departure, LevelChoice, Placed, PlaceMap, Placing, StateOptions } from './kind.ts';
 
 /** K lost by water that enters a tank from below, and that leaves it by a bottom inlet. */
@@ -38,14 +48,55 @@ export const vesselWater = (node: VesselEntry, options: StateOptions): number =>
 
 export const isFree = (node: VesselEntry): boolean => !node.inlet?.floatValve;
 
+/** Pipe that stands for the way through sand and up to the spill: so short and wide that nothing but the sand is lost in it. */
+const SPILL_PIPE = { length: 1e-3, diameter: 0.5, roughness: 0, hazenC: 150, k: 0 };
+
+/** Sand's surface, m²: as entered, else the vessel's there. */
+export const sandArea = (node: VesselEntry & { readonly filter: Filter }): number =>
+  node.filter.areaM2 ?? surfaceAt(tankShape(node.shape), node.filter.sandM);
+
+/** What the sand of a vessel lets through for each metre over its spill, m²/s. */
+export const sandConductance = (node: VesselEntry & { readonly filter: Filter }, temperatureC: number): number =>
+  bedConductance(sandConductivity(node.filter, temperatureC), sandArea(node), node.filter.depthM);
+
+/** m/s, as measured or by its grains. */
+export const sandConductivity = (f: Filter, temperatureC: number): number =>
+  f.conductivityMPerH === undefined
+    ? hazenConductivity(metresOfMm(f.grainMm), temperatureC)
+    : f.conductivityMPerH / 3600;
+
+/** A tank that is carried about. */
+export const isTote = <T extends VesselEntry>(node: T): node is T & { readonly moved: Moved } =>
+  node.moved !== undefined;
+
+export const isFilter = <T extends VesselEntry>(node: T): node is T & { readonly filter: Filter } =>
+  node.filter !== undefined;
+
 export function placeVessel(vessel: VesselEntry, on: Placing): Placed {
   const surface = on.builder.fixedNode();
-  if (!on.inTime || vessel.outletM === undefined) return { node: surface, surface, limitLink: -1, lawLinks: [] };
-  // at its outlet it passes on what comes in, and always takes back what runs back
+  if (isFilter(vessel)) {
+    // out of the water, through the sand and over the spill: it never draws the water down under that
+    const { node, limitLink } = limited(surface, on);
+    const behind = on.builder.node();
+    const spill = on.builder.pipe(
+      node,
+      behind,
+      [{ ...SPILL_PIPE, linear: 1 / sandConductance(vessel, on.water.temperatureC) }],
+      { oneWay: true, points: [{ segment: 0, elevation: floorOf(vessel) + (vessel.outletM ?? 0) }] },
+    );
+    return { node: behind, surface, limitLink, lawLinks: [], spill };
+  }
+  if (vessel.outletM === undefined) return { node: surface, surface, limitLink: -1, lawLinks: [] };
+  return { ...limited(surface, on), surface, lawLinks: [] };
+}
+
+/** In time, at its outlet a vessel passes on what comes in, and always takes back what runs back. */
+function limited(surface: number, on: Placing): { node: number; limitLink: number } {
+  if (!on.inTime) return { node: surface, limitLink: -1 };
   const node = on.builder.node();
   const limitLink = on.builder.yieldLimit(surface, node);
   on.builder.yieldLimit(node, surface);
-  return { node, surface, limitLink, lawLinks: [] };
+  return { node, limitLink };
 }
 
 /** Where a line ends at a vessel: by its float, free at the top, or against the level. */
@@ -87,7 +138,7 @@ export function vesselShown(
   leaving: boolean,
   end?: number,
 ): { node: number; elevation: number } {
-  const shown = leaving ? placed.node : (end ?? placed.node);
+  const shown = leaving ? (placed.spill === undefined ? placed.node : placed.surface) : (end ?? placed.node);
   return {
     node: shown,
     elevation:

@@ -6,10 +6,12 @@ export type {
   FloatValveEntry,
   FlowTest,
   Drain,
+  Filter,
   Garden,
   HaulEntry,
   Herd,
   Inlet,
+  Moved,
   NeedAt,
   Needs,
   People,
@@ -18,9 +20,11 @@ export type {
   RamEntry,
   Roof,
   Shape,
+  Setting,
   Stand,
   StandKind,
   SunPumpEntry,
+  Treatment,
 } from '../fields/index.ts';
 export { EARTHQUAKES, LIST_LIMITS, STAND_KINDS, TERRAINS, WIND_MAPS } from '../fields/index.ts';
 export type {

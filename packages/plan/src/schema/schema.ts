@@ -13,6 +13,7 @@ import {
   drainSchema,
   plotSchema,
   positive,
+  treatmentList,
 } from '../fields/index.ts';
 import { nodeSchema } from '../kinds/index.ts';
 
@@ -100,6 +101,8 @@ export const legSchema = z.looseObject({
   fittings: list('fittings', fittingSchema).optional(),
   entrance: entranceSchema.optional(),
   checkValve: z.boolean().optional(),
+  /** Elements, screens and heaters that the water passes, at the leg's end. */
+  treatment: treatmentList,
   /** Holes and emitters: its line is a lateral. */
   emitters: list('emitters', emitterSchema).optional(),
   survey: surveySchema.optional(),

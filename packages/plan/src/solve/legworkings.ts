@@ -1,9 +1,10 @@
 // Workings of a leg and of its stations: loss, friction factor, speed, pressure there.
 import type { Term, Working } from '@vernal-slope/core/working';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
-import { entranceK, legK, metresOfMm, openingHead, resolvePipe, type Compiled } from '../compile/index.ts';
+import { findTreatment } from '../catalogue/index.ts';
+import { entranceK, legK, legLinear, metresOfMm, openingHead, resolvePipe, type Compiled } from '../compile/index.ts';
 import { legArea } from './findings.ts';
-import { isBed } from '../kinds/index.ts';
+import { isBed, isFilter, isVessel } from '../kinds/index.ts';
 import { routeTo } from '../topology/index.ts';
 import type { PlanResult } from './solve.ts';
 import { nameOf, gravity, density } from './terms.ts';
@@ -25,13 +26,19 @@ export function lossTerm(c: Compiled, result: PlanResult, id: string, water: num
   });
   const value = water - head;
   const rest = value - parts.reduce((sum, p) => sum + p.value, 0);
+  const start = c.nodes.get(route?.start ?? '')?.plan;
+  const sand = isVessel(start) && isFilter(start);
   const beds = (route?.lines ?? []).some(({ line }) => {
     const plan = c.lines.get(line)?.plan;
     return plan && [plan.from, plan.to].some((end) => isBed(c.nodes.get(end)?.plan));
   });
   if (Math.abs(rest) > (beds ? 1e-12 : 1e-4))
     parts.push({
-      name: beds ? 'into and out of beds, and between their waters' : 'falls free past the hump',
+      name: beds
+        ? 'into and out of beds, and between their waters'
+        : sand
+          ? 'through the sand, and falls free over the spill'
+          : 'falls free past the hump',
       value: rest,
       at: '',
     });
@@ -123,7 +130,17 @@ export function legLossWorking(c: Compiled, result: PlanResult, line: string, le
           },
         ]
       : [];
-  const plus = opens > 0 ? ' + {{o}}' : '';
+  const elements = legLinear(plan) * flow;
+  if (elements > 0)
+    opening.push({
+      key: 'e',
+      tex: 'h_e',
+      name: (plan.treatment ?? []).map((t) => findTreatment(t.kind)?.name ?? t.kind).join(', '),
+      value: elements,
+      dimension: 'length',
+      source: 'straight with the flow, from its plate (common practice where the plate was not entered)',
+    });
+  const plus = opening.map((o) => ` + {{${o.key}}}`).join('');
   const result_ = { tex: 'h', value: found.segmentLoss[leg], dimension: 'length' as const };
   const entering = leg === 0 && c.nodes.get(map.plan.from)?.surface !== -1 && found.flow >= 0;
   const k: Term = {

@@ -2,7 +2,7 @@
 import { solve, type Network, type Solution } from '@vernal-slope/core/network';
 import { headOfPressure } from '@vernal-slope/core/water';
 import type { Working } from '@vernal-slope/core/working';
-import { compilePlan, levelFor, stateFor, type Compiled } from '../compile/index.ts';
+import { compilePlan, levelFor, stateFor, type Compiled, type NodeMap } from '../compile/index.ts';
 import type { Plan, StoreNode } from '../schema/index.ts';
 
 import { optionsOf } from './situations.ts';
@@ -51,6 +51,14 @@ interface Trial {
   readonly at: (stand: number) => { margins: number[]; solution: Solution };
 }
 
+/** A network with the spill of a filter so much higher, m. */
+function raised(network: Network, map: NodeMap | undefined, by: number): Network {
+  if (map?.spill === undefined) return network;
+  const pointElevation = network.pointElevation.slice();
+  pointElevation[network.pointStart[map.spill]] += by;
+  return { ...network, pointElevation };
+}
+
 function trialOf(c: Compiled, tank: StoreNode, asked: StandAsked, needs: readonly StandNeed[]): Trial {
   const demand = c.network.demand.slice();
   for (const need of needs) {
@@ -69,7 +77,7 @@ function trialOf(c: Compiled, tank: StoreNode, asked: StandAsked, needs: readonl
       const state = stateFor(c, { level: 'low', open, shut });
       const map = c.nodes.get(tank.id);
       if (map) state.fixedHead[map.surface] = tank.groundM + stand + levelFor(tank, 'low');
-      const solution = solve(network, { ...state, warm });
+      const solution = solve(raised(network, map, stand - (tank.standM ?? 0)), { ...state, warm });
       warm = solution.converged ? solution : undefined;
       return {
         solution,
@@ -173,7 +181,7 @@ export function standRunning(
   const options = optionsOf(c, open, 'low');
   let warm: Solution | undefined;
   const least = (stand: number): { worst: number; at: string; solution: Solution } => {
-    const solution = solve(c.network, {
+    const solution = solve(raised(c.network, c.nodes.get(tankId), stand), {
       ...stateFor(c, { ...options, levels: { [tankId]: low + stand } }),
       warm,
     });

@@ -1,7 +1,7 @@
 // What hangs loose: places joined to nothing, sources that feed nothing, tanks that nothing fills, ends that are bare.
-import { isBareJoint, isBed, isOutlet, isSource, isStore, type PlanNode } from '../kinds/index.ts';
+import { isBareJoint, isBed, isOutlet, isSource, isStore, isTote, isVessel, type PlanNode } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { reachOf, unreached } from './topology.ts';
+import { pouredFrom, reachOf, unreached } from './topology.ts';
 
 /**
  * How something hangs loose.
@@ -48,6 +48,10 @@ export function looseEnds(plan: Plan): readonly LooseEnd[] {
   const filled = new Set<string>();
   for (const n of plan.nodes)
     if (isSource(n) || isStore(n)) for (const at of reachOf(plan, n.id)) if (at !== n.id) filled.add(at);
+  for (const n of plan.nodes) {
+    for (const id of pouredFrom(n)) filled.add(id);
+    if (isVessel(n) && isTote(n)) filled.add(n.id);
+  }
   const laterals = new Set(plan.lines.filter(hasEmitters).map((l) => l.id));
   const found: LooseEnd[] = [];
   for (const node of plan.nodes) {
@@ -58,7 +62,9 @@ export function looseEnds(plan: Plan): readonly LooseEnd[] {
       if (!feedsSomething(plan, node.id)) add('feeds-nothing');
     } else if (isStore(node)) {
       if (!filled.has(node.id)) add(joined.length === 0 ? 'alone' : 'unfilled');
-    } else if (joined.length === 0) add('alone');
+    } else if (joined.length === 0) {
+      if (!filled.has(node.id)) add('alone');
+    }
     else if (lost.has(node.id)) add('unfed');
     // a lateral may end so
     else if (isBareJoint(node) && joined.length === 1 && !laterals.has(joined[0])) add('bare-end', joined[0]);

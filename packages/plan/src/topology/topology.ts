@@ -184,6 +184,12 @@ export function partAround(plan: Plan, id: string): Plan {
   };
 }
 
+/** Vessels into which a place runs over, or out of which water is carried into them. */
+export const pouredFrom = (node: PlanNode): string[] =>
+  isVessel(node)
+    ? [node.overflowInto, ...(node.takings ?? []).map((t) => t.into)].flatMap((id) => (id === undefined ? [] : [id]))
+    : [];
+
 const withoutFeed = new WeakMap<Plan, ReadonlySet<string>>();
 
 /** Places that hang together with no tank and no source, whichever way their lines run. Plans never change, so it is remembered. */
@@ -205,6 +211,13 @@ export function unreached(plan: Plan): ReadonlySet<string> {
     const [a, b] = [index.get(line.from), index.get(line.to)];
     if (a !== undefined && b !== undefined) group[rootOf(a)] = rootOf(b);
   }
+  // what runs over or is carried into a vessel feeds it too
+  plan.nodes.forEach((n, k) => {
+    for (const id of pouredFrom(n)) {
+      const to = index.get(id);
+      if (to !== undefined) group[rootOf(k)] = rootOf(to);
+    }
+  });
   const fed = new Set(plan.nodes.flatMap((n, k) => (feeds(n) ? [rootOf(k)] : [])));
   const found = new Set(plan.nodes.flatMap((n, k) => (fed.has(rootOf(k)) ? [] : [n.id])));
   withoutFeed.set(plan, found);

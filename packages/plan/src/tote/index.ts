@@ -1,0 +1,17 @@
+// Tanks that are carried about: the face of the subject.
+export { addTote, changeMoved, setCourseHeight, setCourses } from './edits.ts';
+export { judgeTotes, toteFindings } from './judge.ts';
+export {
+  GALE,
+  hoursAWeek,
+  PALLET,
+  roundOf,
+  SERVES,
+  toteRuns,
+  totesOf,
+  type RoundWeek,
+  type Tote,
+  type ToteRuns,
+  type ToteServes,
+} from './tote.ts';
+export { fillWorking, lastsWorking } from './workings.ts';

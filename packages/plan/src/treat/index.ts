@@ -1,0 +1,25 @@
+// Treatment in the gravity chain: the face of the subject.
+export {
+  addElement,
+  changeElement,
+  changeFilter,
+  filterBefore,
+  filterDrop,
+  setFilm,
+  spillOf,
+  takeOutElement,
+  type FilterMade,
+} from './edits.ts';
+export { elementFindings, filterFindings, judgeTreatment } from './judge.ts';
+export {
+  CHARGE_LEFT,
+  elementHead,
+  elementsRun,
+  filterRuns,
+  filtersOf,
+  leastFlow,
+  type ElementRuns,
+  type FilterRuns,
+  type FilterTank,
+} from './treat.ts';
+export { loadingWorking, sandWorking } from './workings.ts';

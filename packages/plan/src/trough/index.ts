@@ -1,0 +1,5 @@
+// Troughs that animals drink from: the face of the subject.
+export { addSecond, changeSetting, setVesselRow, setWaterLine } from './edits.ts';
+export { judgeTroughs, troughFindings } from './judge.ts';
+export { byTravel, edgeOf, floatTooLarge, travelOf, troughRuns, type TroughFrost, type TroughRuns } from './trough.ts';
+export { frostWorking, holdsWorking, placesWorking } from './workings.ts';
