@@ -2,6 +2,10 @@
 import { compilePlan, type StateOptions } from '@vernal-slope/plan/compile';
 import { judgeRails } from '@vernal-slope/plan/drink';
 import { judgeDrains } from '@vernal-slope/plan/greywater';
+import { judgeCabins } from '@vernal-slope/plan/cabin';
+import { judgeTreatment } from '@vernal-slope/plan/treat';
+import { judgeTotes } from '@vernal-slope/plan/tote';
+import { judgeTroughs } from '@vernal-slope/plan/trough';
 import { judgeGarden } from '@vernal-slope/plan/garden';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -60,6 +64,10 @@ export const check: Verb = {
         ...judgeGarden(compiled),
         ...judgeRails(compiled),
         ...judgeDrains(plan),
+        ...judgeTroughs(compiled),
+        ...judgeCabins(compiled),
+        ...judgeTreatment(compiled),
+        ...judgeTotes(compiled),
       ],
     };
   },

@@ -20,5 +20,17 @@ export {
   type FixtureRuns,
   type Taking,
 } from './cabin.ts';
-export { cabinFindings, judgeCabin } from './judge.ts';
-export { unitsWorking } from './workings.ts';
+export { cabinFindings, judgeCabin, judgeCabins } from './judge.ts';
+export {
+  fireRuns,
+  lowerTap,
+  nozzles,
+  NOZZLES,
+  PUMP,
+  pumpInstead,
+  type FireRuns,
+  type LowerTap,
+  type NozzleRuns,
+  type PumpInstead,
+} from './outdoors.ts';
+export { pumpWorking, unitsWorking } from './workings.ts';

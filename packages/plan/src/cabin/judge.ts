@@ -1,7 +1,8 @@
 // What is found of a cabin's fixtures, each with nothing else open.
 import type { Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
-import { cabinRuns, codeNeeds, gravityNeeds, takings, type Cabin, type CabinRuns } from './cabin.ts';
+import { fireRuns } from './outdoors.ts';
+import { cabinRuns, cabinsOf, codeNeeds, gravityNeeds, takings, type Cabin, type CabinRuns } from './cabin.ts';
 
 /** A loss that one feels: a shower that turns hot or cold (assumption). */
 const MUCH = 0.2;
@@ -46,8 +47,26 @@ export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Findi
         own: t.own?.lost ?? t.lost,
       }),
     );
+  found.push(...fireFindings(c, cabin));
   return worstFirst(found);
 }
+
+function fireFindings(c: Compiled, cabin: Cabin): Finding[] {
+  return cabin.taps.flatMap((tap) => {
+    const f = fireRuns(c, cabin, tap);
+    if (!f?.settled) return [];
+    const found: Finding[] = [];
+    if (f.flow < f.wants * (1 - CLOSE)) found.push(finding('fire-slow', tap.id, { flow: f.flow, wants: f.wants }));
+    if (f.has < f.wantsVolume * (1 - CLOSE))
+      found.push(finding('fire-little', tap.id, { has: f.has, wants: f.wantsVolume }));
+    if (found.length === 0) found.push(finding('fire-served', tap.id, { flow: f.flow, has: f.has }));
+    return found;
+  });
+}
+
+/** Of all cabins of a plan. */
+export const judgeCabins = (c: Compiled): Finding[] =>
+  worstFirst(cabinsOf(c.plan).flatMap((cabin) => judgeCabin(c, cabin)));
 
 /** Of a cabin, all its taps shut. */
 export const judgeCabin = (c: Compiled, cabin: Cabin): Finding[] => cabinFindings(c, cabin, cabinRuns(c, cabin, []));

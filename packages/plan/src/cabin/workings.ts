@@ -1,7 +1,9 @@
 // The workings of what the bench of a cabin shows.
+import { GRAVITY } from '@vernal-slope/core/units';
 import type { Working } from '@vernal-slope/core/working';
 import { UNITS_SOURCE } from '../catalogue/index.ts';
 import type { AtOnce, CabinRuns } from './cabin.ts';
+import type { PumpInstead } from './outdoors.ts';
 
 /** Flow of all fixture units. */
 export const unitsWorking = (of: string, runs: CabinRuns, found: AtOnce): Working => ({
@@ -27,4 +29,28 @@ export const unitsWorking = (of: string, runs: CabinRuns, found: AtOnce): Workin
     ),
     'Made for houses on mains: a gravity line that gives less has its taps run slower, not fewer of them.',
   ],
+});
+
+/** Charge a day of a small pump. @param density kg/m³ */
+export const pumpWorking = (of: string, p: PumpInstead, density: number): Working => ({
+  code: 'small-pump',
+  of,
+  rule: 'C = \\frac{ {{rho}} \\, {{g}} \\, {{head}} \\, {{volume}} }{ 3600 \\, {{eta}} \\, {{volts}} }',
+  terms: [
+    { key: 'rho', tex: '\\rho', name: 'density of water', value: density, dimension: 'density' },
+    { key: 'g', tex: 'g', name: 'gravity', value: GRAVITY, dimension: 'ratio' },
+    { key: 'head', tex: 'h', name: 'head that is lacking', value: p.head, dimension: 'length' },
+    { key: 'volume', tex: 'V', name: 'water a day', value: p.perDay, dimension: 'volume' },
+    {
+      key: 'eta',
+      tex: '\\eta',
+      name: 'efficiency of pump and motor',
+      value: p.efficiency,
+      dimension: 'ratio',
+      source: 'common practice, no source',
+    },
+    { key: 'volts', tex: 'U', name: 'volts', value: p.volts, dimension: 'ratio' },
+  ],
+  result: { tex: 'C', value: p.charge, dimension: 'ratio' },
+  source: 'work of lifting, by its efficiency; the result in ampere-hours',
 });

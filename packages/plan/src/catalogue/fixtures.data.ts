@@ -114,6 +114,22 @@ export const FIXTURE_ROWS: readonly FixtureRow[] = [
     ...PRACTICE,
   },
   {
+    id: 'hydrant',
+    name: 'Hydrant or standpipe',
+    gravity: { lpm: 30, kPa: 20 },
+    units: 0,
+    note: 'One that drains below the frost line stays usable in winter; it wants a drain of stones at its foot.',
+    ...PRACTICE,
+  },
+  {
+    id: 'bucket-shower',
+    name: 'Bucket shower, filled by hand',
+    gravity: { lpm: 2, kPa: 1 },
+    units: 0,
+    note: 'Some 10 L a wash, and no pressure at all: warm water is poured in.',
+    ...PRACTICE,
+  },
+  {
     id: 'foot-tap',
     name: 'Foot-worked tap',
     gravity: { lpm: 1.5, kPa: 2 },

@@ -1,5 +1,7 @@
 // A rail of drinkers under its bucket: the pressure at each with all at rest, what is left when several drink, and how high
 // the bucket may hang for all of them.
+import { coolTime, FILM } from '@vernal-slope/core/frost';
+import { boreArea } from '@vernal-slope/core/pipe';
 import { volumeAt } from '@vernal-slope/core/tank';
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import {
@@ -19,6 +21,7 @@ import {
   metresOfMm,
   pascals,
   railPerDay,
+  resolvePipe,
   tankShape,
   type Compiled,
 } from '../compile/index.ts';
@@ -328,3 +331,24 @@ export const headPerDay = (d: Drinkers): number =>
 
 /** m between drinkers that a kind asks for. */
 export const apartOf = (kind: DrinkerRow | undefined): number => metresOfMm(kind?.apartMm ?? 0);
+
+/** Frost that a rail is looked at with, °C, and the water in it at first (assumptions); the wind of a shed (ASHRAE, from memory). */
+export const RAIL_FROST = { airC: -5, waterC: 10 } as const;
+
+export interface RailFrost {
+  /** s until its narrowest pipe, full and still, is at 0 °C. */ readonly still: number;
+  /** m³ that run out when it is drained. */ readonly holds: number;
+}
+
+/** What frost leaves a rail, and what draining it lets out. */
+export function railFrost(plan: Plan, rail: RailPlot): RailFrost {
+  const legs = rail.lines.flatMap((id) => plan.lines.find((l) => l.id === id)?.legs ?? []);
+  const bores = legs.map((leg) => ({ leg, bore: metresOfMm(resolvePipe(leg.pipe).insideDiameterMm) }));
+  return {
+    still:
+      bores.length === 0
+        ? Infinity
+        : coolTime(Math.min(...bores.map((b) => b.bore)), RAIL_FROST.waterC, RAIL_FROST.airC, FILM.breeze),
+    holds: bores.reduce((sum, { leg, bore }) => sum + leg.lengthM * boreArea(bore), 0),
+  };
+}

@@ -29,6 +29,32 @@ export const cabinFindings = {
         say`${t.here} does under gravity: ${t.fig('flow')} at ${t.fig('pressure')}. A code for mains asks ${t.given('codeFlow')} at ${t.given('codePressure')}.`,
     },
   }),
+  'fire-slow': row({
+    values: { flow: 'flow', wants: 'flow' },
+    severity: 'error',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} gives ${t.fig('flow')} at low water, and ${t.given('wants')} are asked for a fire: ask the fire authority before you count on it.`,
+    },
+  }),
+  'fire-little': row({
+    values: { has: 'volume', wants: 'volume' },
+    severity: 'error',
+    step: 'outlets',
+    words: {
+      en: (t) => say`${t.here} has ${t.fig('has')} above it, and ${t.given('wants')} are asked for a fire.`,
+    },
+  }),
+  'fire-served': row({
+    values: { flow: 'flow', has: 'volume' },
+    severity: 'ok',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} gives ${t.fig('flow')} at low water with ${t.fig('has')} above it, as much as was entered; the authority has the last word.`,
+    },
+  }),
   'fixture-loses': row({
     values: { to: 'name', lost: 'share', own: 'share' },
     severity: 'warning',

@@ -32,6 +32,18 @@ export const outletSchema = z.looseObject({
   habits: list('habits', habitSchema).optional(),
   /** What it is: a row of the catalogue of fixtures; by its name where left out. */
   fixture: z.string().max(100).optional(),
+  /** The room that it is in. */
+  room: z.string().max(100).optional(),
+  /** What the local authority names for a fire: flow, and for how long. */
+  fire: z.looseObject({ flowLpm: positive.max(1e5), minutes: positive.max(1440) }).optional(),
+  /** A small pump that is thought of in the place of height. */
+  smallPump: z
+    .looseObject({
+      litresPerDay: positive.max(1e5).optional(),
+      volts: positive.max(500).optional(),
+      efficiency: positive.max(1).optional(),
+    })
+    .optional(),
   /** What the water is for; people drink from it unless it says otherwise. */
   use: z.enum(['drink', 'wash', 'garden', 'stock', 'fire']).optional(),
 });

@@ -19,6 +19,12 @@ export function rowOfFloat(float: FloatValveEntry): { row: FloatRow; assumed: bo
   return { row: fits ?? FLOAT_ROWS[FLOAT_ROWS.length - 1], assumed: true };
 }
 
+/** Diameter of a float's ball, m: as entered, else of its kind. */
+export const ballOf = (float: FloatValveEntry): number =>
+  metresOfMm(float.lever?.ballMm ?? rowOfFloat(float).row.lever?.ballMm ?? USUAL_BALL);
+/** mm, of a float without an arm. */
+const USUAL_BALL = 80;
+
 export interface FloatLimits {
   /** Pa */ readonly least: number;
   readonly most: number;

@@ -3,7 +3,7 @@ export { overflowOf, placeInTime, volumeOfLevel, type InTime, type PlanInTime } 
 export { flowAt, simulatePlan, type PlaceSummary, type PlanEvent, type PlanRun } from './simulate.ts';
 export { simulateReport, type SimulateReport } from './report.ts';
 export { judgeRun } from './judge.ts';
-export { floatFindings, limitsOfFloat, rowOfFloat, type FloatLimits } from './floats.ts';
+export { ballOf, floatFindings, limitsOfFloat, rowOfFloat, type FloatLimits } from './floats.ts';
 export { eventsOf, timeWorking } from './workings.ts';
 export { pictureOf, type Block, type FlowPicture, type RunPicture, type VesselPicture } from './picture.ts';
 export { mendCommand, mendPipe, mendsFor, type Mend, type MendTried } from './mends.ts';

@@ -2,13 +2,16 @@
 export { addTote, changeMoved, setCourseHeight, setCourses } from './edits.ts';
 export { judgeTotes, toteFindings } from './judge.ts';
 export {
+  capacityOf,
   GALE,
   hoursAWeek,
   PALLET,
   roundOf,
   SERVES,
+  stretchesOf,
   toteRuns,
   totesOf,
+  type RoundStretch,
   type RoundWeek,
   type Tote,
   type ToteRuns,

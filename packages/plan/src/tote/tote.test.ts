@@ -70,7 +70,13 @@ describe('a tote that is carried', () => {
   it('counts what hangs on it, and how high that asks it to stand', () => {
     const plan = made((m) => void (m.litresPerDay = 0));
     const id = totesOf(plan)[0].id;
-    const rows = addRows(plan, id, 'Rows', { rows: 1, lengthM: 10, spacingM: 0.5, diameterMm: 1, pipe: { insideDiameterMm: 13 } });
+    const rows = addRows(plan, id, 'Rows', {
+      rows: 1,
+      lengthM: 10,
+      spacingM: 0.5,
+      diameterMm: 1,
+      pipe: { insideDiameterMm: 13 },
+    });
     const planted = glimpse(plan, rows);
     const plot = planted.plots?.at(0);
     if (!plot) throw new Error('no plot');

@@ -176,6 +176,9 @@ function highestEmitter(c: Compiled, node: Tote): number | undefined {
   return all.length === 0 ? undefined : Math.max(...all);
 }
 
+/** What a tank holds brimful, m³. */
+export const capacityOf = (node: StoreNode): number => tankCapacity(tankShape(node.shape, node.count));
+
 export interface RoundWeek {
   /** From 0. */ readonly week: number;
   /** Month (0 to 11) in which it begins. */ readonly month: number;
@@ -211,3 +214,22 @@ export const hoursAWeek = (round: readonly RoundWeek[]): number => {
   const busy = round.filter((w) => w.time > 0);
   return busy.length === 0 ? 0 : busy.reduce((sum, w) => sum + w.time, 0) / busy.length;
 };
+
+/** Weeks on end in which the same is filled: from the first to the last of them. */
+export interface RoundStretch {
+  readonly from: RoundWeek;
+  readonly to: RoundWeek;
+}
+
+/** A round as stretches of weeks that are alike; weeks without a fill are left out. */
+export function stretchesOf(round: readonly RoundWeek[]): RoundStretch[] {
+  const found: { from: RoundWeek; to: RoundWeek }[] = [];
+  for (const w of round) {
+    if (w.time <= 0) continue;
+    const last = found.at(-1);
+    const alike = last?.to.week === w.week - 1 && last.to.fills.every((n, k) => n === w.fills[k]);
+    if (last && alike) last.to = w;
+    else found.push({ from: w, to: w });
+  }
+  return found;
+}

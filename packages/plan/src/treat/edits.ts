@@ -1,5 +1,5 @@
 // Commands on treatment: sand put into a line, elements put into a leg.
-import { floorOf, LOW_WATER } from '../compile/index.ts';
+import { floorOf, flowFromLpm, LOW_WATER } from '../compile/index.ts';
 import { changeNode, freeId, freeLineId, freeName, type Command } from '../edit/index.ts';
 import { isStore, nameOf } from '../kinds/index.ts';
 import type { Filter, Leg, Plan, PlanNode, StoreNode, Treatment } from '../schema/index.ts';
@@ -104,7 +104,7 @@ export function filterBefore(
       draft.nodes.push({
         id: tank,
         kind: 'tank',
-        name: freeName(draft, `${nameOf(tap)}: clean water`),
+        name: freeName(draft, 'Clean tank'),
         groundM: tap.groundM,
         standM: Math.max(0, clean),
         shape: { type: 'vertical-cylinder', diameterM: made.clean.diameter, heightM: made.clean.height },
@@ -128,7 +128,7 @@ function filterNode(plan: Plan, id: string, at: PlanNode, made: FilterMade, stan
   return {
     id,
     kind: 'tank',
-    name: freeName(plan, `${nameOf(at)}: ${made.kind === 'bio-sand' ? 'bio-sand filter' : 'slow sand filter'}`),
+    name: freeName(plan, made.kind === 'bio-sand' ? 'Bio-sand filter' : 'Slow sand filter'),
     groundM: at.groundM,
     standM,
     shape: made.round
@@ -161,3 +161,27 @@ export const setFilm = (id: string, film: number): Command =>
 
 /** m above datum at which a filter's spill lies. */
 export const spillOf = (n: StoreNode): number => floorOf(n) + n.outletM;
+
+/** What the sand was found to let through with the water at its highest, L/min: its conductivity follows. */
+export const setMeasuredFlow = (id: string, lpm: number, of: { area: number; over: number }): Command =>
+  changeFilter(id, 'measured flow', (f) => {
+    f.conductivityMPerH = tidy((3600 * flowFromLpm(lpm) * f.depthM) / (of.area * of.over));
+  });
+
+/** By its grains again. */
+export const forgetMeasured = (id: string): Command =>
+  changeFilter(id, 'flow by its grains', (f) => {
+    delete f.conductivityMPerH;
+  });
+
+/** Depth of the sand, m: its top stays, and what is under it takes up the rest. */
+export const setSandDepth = (id: string, depth: number): Command =>
+  changeFilter(id, 'depth of the sand', (f) => {
+    f.depthM = tidy(Math.min(depth, f.sandM));
+  });
+
+/** Puts an element or a filter before a tap: elements into the last leg of its line. */
+export function treatTap(plan: Plan, tap: string, kind: string, label: string): Command | undefined {
+  const line = plan.lines.find((l) => l.to === tap);
+  return line && addElement(line.id, line.legs.length - 1, kind, label);
+}

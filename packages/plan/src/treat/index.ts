@@ -5,9 +5,13 @@ export {
   changeFilter,
   filterBefore,
   filterDrop,
+  forgetMeasured,
   setFilm,
+  setMeasuredFlow,
+  setSandDepth,
   spillOf,
   takeOutElement,
+  treatTap,
   type FilterMade,
 } from './edits.ts';
 export { elementFindings, filterFindings, judgeTreatment } from './judge.ts';

@@ -27,6 +27,8 @@ export interface FilterRuns {
   readonly room: number;
   /** m³/s and m/s with the water highest, as the sand says. */ readonly most: number;
   readonly loading: number;
+  /** m that go down onto the sand in an hour, and the most that are asked. */ readonly hourly: number;
+  readonly mostHourly: number;
   /** What the network passes with tanks full, m³/s; undefined where it is not settled. */ readonly flow:
     number | undefined;
   /** m³ a day: kept full, or by its charges with the rest between them. */ readonly perDay: number;
@@ -67,6 +69,8 @@ export function filterRuns(c: Compiled, node: FilterTank): FilterRuns {
     room,
     most,
     loading: surfaceLoading(most, area),
+    hourly: 3600 * surfaceLoading(most, area),
+    mostHourly: row.loading[1],
     flow,
     perDay: fed ? most * DAY : charge * (1 - CHARGE_LEFT) * charges,
     fed,

@@ -1,5 +1,15 @@
 // Troughs that animals drink from: the face of the subject.
 export { addSecond, changeSetting, setVesselRow, setWaterLine } from './edits.ts';
 export { judgeTroughs, troughFindings } from './judge.ts';
-export { byTravel, edgeOf, floatTooLarge, travelOf, troughRuns, type TroughFrost, type TroughRuns } from './trough.ts';
+export {
+  byTravel,
+  edgeOf,
+  floatTooLarge,
+  otherVessels,
+  travelOf,
+  troughRuns,
+  type OtherVessel,
+  type TroughFrost,
+  type TroughRuns,
+} from './trough.ts';
 export { frostWorking, holdsWorking, placesWorking } from './workings.ts';

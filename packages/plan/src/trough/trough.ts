@@ -1,7 +1,7 @@
 // A trough as animals find it: how many reach it, what it holds against the day and the visit, what frost does.
 import { coolTime, FILM, keepOpenFlow } from '@vernal-slope/core/frost';
 import { surfaceAt, volumeAt } from '@vernal-slope/core/tank';
-import { findAnimal, TROUGH_RULES, type AnimalRow } from '../catalogue/index.ts';
+import { findAnimal, TROUGH_ROWS, TROUGH_RULES, type AnimalRow, type TroughRow } from '../catalogue/index.ts';
 import {
   cubicMetres,
   flowFromLpm,
@@ -92,10 +92,7 @@ export function troughRuns(c: Compiled, node: BasinNode): TroughRuns {
   const share = byTravel(travel, TROUGH_RULES.share.near, TROUGH_RULES.share.far);
   const edge = edgeOf(node);
   const edges = herds.flatMap(({ row }) => (row?.edgeMm === undefined ? [] : [metresOfMm(row.edgeMm)]));
-  const perHead =
-    edges.length === 0
-      ? undefined
-      : Math.max(...edges) * (node.shape.type === 'vertical-cylinder' ? TROUGH_RULES.round : 1);
+  const perHead = edges.length === 0 ? undefined : Math.max(...edges) * roundShare(node);
   const places = edge === undefined || perHead === undefined ? undefined : Math.floor(edge / perHead + 1e-9);
   const at = herds.reduce(
     (sum, { herd, row }) =>
@@ -179,3 +176,25 @@ export function floatTooLarge(node: BasinNode): boolean {
     ball > inside || ball / 2 > valve.closeLevelM - valve.bandM + 1e-9 || (valve.lever !== undefined && ball * 2 > arm)
   );
 }
+
+export interface OtherVessel {
+  readonly row: TroughRow;
+  /** m³ full, with as much freeboard as now */ readonly holds: number;
+  readonly places: number | undefined;
+  readonly fits: boolean;
+}
+
+/** Other vessels in its place, each as full under its rim as this one. */
+export const otherVessels = (r: TroughRuns): OtherVessel[] =>
+  TROUGH_ROWS.map((row) => {
+    const node: BasinNode = { ...r.node, shape: row.shape };
+    const full = Math.max(0.02, row.shape.heightM - (vesselHeight(r.node) - r.full));
+    const holds = volumeAt(tankShape(row.shape), Math.min(full, row.shape.heightM));
+    const edge = edgeOf(node);
+    const flat = r.perHead === undefined ? undefined : r.perHead / roundShare(r.node);
+    const places =
+      edge === undefined || flat === undefined ? undefined : Math.floor(edge / (flat * roundShare(node)) + 1e-9);
+    const wants = Math.max(r.wantsPlaces ?? 0, r.visitPlaces ?? 0);
+    return { row, holds, places, fits: holds >= r.wantsHolds - 1e-9 && (places === undefined || places >= wants) };
+  });
+const roundShare = (node: BasinNode): number => (node.shape.type === 'vertical-cylinder' ? TROUGH_RULES.round : 1);

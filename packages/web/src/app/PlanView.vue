@@ -135,6 +135,7 @@ const page: PlanPage = {
 providePlanPage(page);
 provide(SEEN, plan);
 for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
+const more = computed(() => uses.get(current.value)?.more?.value ?? []);
 /** What the step says of itself; what hangs loose is told at every step. */
 const stepJudgement = computed(() => {
   const judged = uses.get(current.value)?.judgement?.value;
@@ -354,6 +355,7 @@ usePlanKeys({
           :busy="busy"
           :error="slowError"
           :trying="page.trying.value"
+          :more="more"
           @open="page.open"
           @try="editing.tryIt"
           @keep="editing.keepIt"

@@ -130,13 +130,15 @@ export interface Shown {
   readonly unit: string;
 }
 
-/** An SI figure as text and unit in a system. Long durations turn to hours and minutes. */
+/** An SI figure as text and unit in a system. Long durations turn to hours, and to days from a week on. */
 export function show(si: number, quantity: Quantity, system: UnitSystem): Shown {
   const style = STYLES[quantity];
   const u = style[system];
   const value = fromSI(si, u);
   if (quantity === 'duration') {
     if (si < 60) return { text: fixed(Math.round(si), 0), unit: 's' };
+    // what goes on for days is told in days
+    if (si >= 7 * 86_400) return { text: significant(si / 86_400), unit: 'days' };
     if (si >= 3 * 3600) return { text: significant(si / 3600), unit: 'h' };
     return { text: value < 10 ? fixed(value, 1) : fixed(value, 0), unit: 'min' };
   }

@@ -30,6 +30,8 @@ const props = defineProps<{
   /** Why the slow answers are not there. */
   error: string;
   trying: string;
+  /** Said of the place by the step that is open. */
+  more?: readonly Finding[];
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command]; keep: []; back: [] }>();
 const settings = useSettings();
@@ -104,7 +106,7 @@ const findings = computed<Finding[]>(() => {
       ),
     );
   }
-  return worstFirst(oneRating(list));
+  return worstFirst(oneRating([...list, ...(props.more ?? [])]));
 });
 /** Of pipes that bear what stands on them only the one nearest to its rating is worth a word. */
 function oneRating(list: readonly Finding[]): Finding[] {

@@ -19,6 +19,8 @@ export interface Known {
 export interface StepUse {
   /** What the judgement says there, in place of the judgement of one place. */
   readonly judgement?: Readonly<Ref<StepJudgement | null>>;
+  /** Said of the chosen place there besides what the plan's own results say of it. */
+  readonly more?: Readonly<Ref<readonly Finding[]>>;
   /** The place that the hillside leads to there while nobody picked another; empty for the page's own. */
   readonly leadsTo?: ComputedRef<string>;
   /** What the drawings show there in place of the plan's own figures: another moment of it. */

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 // The page of Outlets on an open plan: taps and troughs, beds, rows; one bench at a time.
-import { computed, proxyRefs, useTemplateRef } from 'vue';
+import { computed, inject, proxyRefs, useTemplateRef } from 'vue';
+import { routerKey } from 'vue-router';
 import { Plus } from '@lucide/vue';
 import { fixtureOf } from '@vernal-slope/plan/cabin';
 import { addRail } from '@vernal-slope/plan/drink';
 import { addBeds, addRows } from '@vernal-slope/plan/edit';
 import { addDrain } from '@vernal-slope/plan/greywater';
+import { addTote, capacityOf } from '@vernal-slope/plan/tote';
 import { isBareJoint, isStore, isTap } from '@vernal-slope/plan/kinds';
-import type { TapNode } from '@vernal-slope/plan/schema';
+import type { StoreNode, TapNode } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
@@ -17,12 +19,17 @@ import DripBench from './DripBench.vue';
 import OutletStep from './OutletStep.vue';
 import CabinBench from './CabinBench.vue';
 import RailBench from './RailBench.vue';
-import { bedsPresets, drainPreset, railPresets, rowsPresets } from './presets.ts';
+import ToteBench from './ToteBench.vue';
+import TreatmentBench from './TreatmentBench.vue';
+import TroughBench from './TroughBench.vue';
+import { bedsPresets, drainPreset, railPresets, rowsPresets, totePreset } from './presets.ts';
 import { outletsState } from './state.ts';
-import { PLACES } from './useBenches.ts';
+import { PLACES, toteId, type BenchTab } from './useBenches.ts';
 
 const { results, plan, chosen, edit, perform, picked, tryIt, trying, openMade } = usePlanPage();
 const settings = useSettings();
+// none where a page is drawn by itself
+const router = inject(routerKey, null);
 const state = outletsState.use();
 const { tabs, bench } = state;
 const holes = proxyRefs(state.holes);
@@ -30,7 +37,28 @@ const groups = proxyRefs(state.groups);
 const watering = proxyRefs(state.watering);
 const levelling = proxyRefs(state.levelling);
 /** What goes before the name of a bench. */
-const TITLES = { plot: '', rail: '', chain: 'Beds: ', cabin: 'Taps under ', drain: 'Drain: ' } as const;
+const TITLES = {
+  plot: '',
+  rail: '',
+  trough: '',
+  tote: 'Tote: ',
+  treatment: 'Treatment',
+  chain: 'Beds: ',
+  cabin: 'Taps under ',
+  drain: 'Drain: ',
+} as const;
+/** A trough that is opened is the place that the page speaks of. */
+function open(t: BenchTab): void {
+  if (t.kind === 'trough') picked.value = t.of;
+  state.picked.value = t.id;
+}
+const testOf = (t: BenchTab): string =>
+  t.kind === 'cabin' || t.kind === 'tote' ? `${t.kind}-${t.of}` : t.kind === 'treatment' ? 'treatment' : t.id;
+/** A tank's own entries are at its step. */
+function toStore(id: string): void {
+  picked.value = id;
+  void router?.push({ params: { step: 'store' } });
+}
 function allEntries(id: string): void {
   picked.value = id;
   state.picked.value = PLACES;
@@ -59,6 +87,23 @@ function rail(key: string): void {
   const command = addRail(plan.value, source.value?.id, preset.called, preset.made);
   if (perform(command)) state.picked.value = command.rail;
 }
+/** The chosen tank, else the one that holds most. */
+const largest = computed(() => {
+  const stores = (plan.value?.nodes ?? []).filter(isStore);
+  return (
+    stores.find((n) => n.id === picked.value) ??
+    stores.reduce<StoreNode | undefined>((a, b) => (!a || capacityOf(b) > capacityOf(a) ? b : a), undefined)
+  );
+});
+/** It is filled at the chosen tank, else at the largest. */
+function tote(): void {
+  fold();
+  if (!plan.value) return;
+  const command = addTote(plan.value, largest.value?.id, 'Orchard tote', totePreset(settings.units));
+  if (!perform(command)) return;
+  const made = plan.value.nodes.find((n) => n.id === command.tote);
+  if (isStore(made) && made.moved) state.picked.value = toteId({ ...made, moved: made.moved });
+}
 /** It begins at the tap that is chosen, else at the first one. */
 function drain(): void {
   fold();
@@ -84,6 +129,18 @@ function rows(key: string): void {
   <template v-if="results && plan">
     <nav class="benches sheet" aria-label="Benches">
       <button
+        v-for="t in tabs"
+        :key="t.id"
+        type="button"
+        class="plain-button tab"
+        :class="{ on: state.shown.value === t.id }"
+        :aria-pressed="state.shown.value === t.id"
+        :data-test="`bench-${testOf(t)}`"
+        @click="open(t)"
+      >
+        {{ TITLES[t.kind] }}{{ t.of ? nameIn(plan, t.of) : '' }}
+      </button>
+      <button
         type="button"
         class="plain-button tab"
         :class="{ on: bench.kind === 'place' }"
@@ -91,23 +148,11 @@ function rows(key: string): void {
         data-test="bench-places"
         @click="state.picked.value = PLACES"
       >
-        Taps and troughs
-      </button>
-      <button
-        v-for="t in tabs"
-        :key="t.id"
-        type="button"
-        class="plain-button tab"
-        :class="{ on: state.shown.value === t.id }"
-        :aria-pressed="state.shown.value === t.id"
-        :data-test="`bench-${t.kind === 'cabin' ? `cabin-${t.of}` : t.id}`"
-        @click="state.picked.value = t.id"
-      >
-        {{ TITLES[t.kind] }}{{ nameIn(plan, t.of) }}
+        All entries
       </button>
       <details ref="list" class="add" @keydown.esc.stop="fold">
         <summary class="plain-button" data-test="add-garden">
-          <Plus :size="18" aria-hidden="true" />Rows, beds, drinkers or a drain
+          <Plus :size="18" aria-hidden="true" />Rows, beds, drinkers, a tote, a drain
         </summary>
         <div class="choices">
           <p class="small muted">
@@ -139,6 +184,9 @@ function rows(key: string): void {
               {{ p.name }}
             </button>
           </template>
+          <button type="button" class="plain-button edged" data-test="add-tote" @click="tote">
+            A tote that is carried to a far plot
+          </button>
           <button type="button" class="plain-button edged" data-test="add-drain" @click="drain">
             A greywater drain to basins
           </button>
@@ -175,9 +223,44 @@ function rows(key: string): void {
       :plan="plan"
       :cabin="bench.cabin"
       :open="state.opened.value"
+      :edit="edit"
       :trying="trying !== ''"
       @update:open="(open) => (state.opened.value = open)"
       @choose="allEntries"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <TroughBench
+      v-else-if="bench.kind === 'trough'"
+      :key="bench.node.id"
+      :results="results"
+      :plan="plan"
+      :node="bench.node"
+      :edit="edit"
+      :trying="trying !== ''"
+      @all="allEntries"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <ToteBench
+      v-else-if="bench.kind === 'tote'"
+      :key="`tote ${bench.node.id}`"
+      :results="results"
+      :plan="plan"
+      :node="bench.node"
+      :edit="edit"
+      :trying="trying !== ''"
+      @all="toStore"
+      @try="tryIt"
+      @working="openMade"
+    />
+    <TreatmentBench
+      v-else-if="bench.kind === 'treatment'"
+      :results="results"
+      :plan="plan"
+      :edit="edit"
+      :trying="trying !== ''"
+      @all="toStore"
       @try="tryIt"
       @working="openMade"
     />

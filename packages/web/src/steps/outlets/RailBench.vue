@@ -17,6 +17,8 @@ import {
   hangPipe,
   otherDrinkers,
   railDayWorking,
+  railFrost,
+  RAIL_FROST,
   railStands,
   reachOf,
   respaceRail,
@@ -172,6 +174,7 @@ const WORD = { good: '', drips: 'drips', starves: 'starves', dry: 'dry' } as con
 
 /** A height that suits all, in the middle of the range. */
 const better = computed(() => betterStand(props.plan, stands.value, range.value, STEP.value));
+const frost = computed(() => railFrost(props.plan, props.rail));
 const others = computed(() => otherDrinkers(stands.value));
 const barTop = computed(
   () => 1.05 * Math.max(...others.value.map((o) => o.most), ...stands.value.drinkers.map((k) => k.standing)),
@@ -521,7 +524,13 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
           byHand
             ? `: filled by hand ${fixed(Math.max(fills, 0), 1)} times a day`
             : `: its valve fills it ${fixed(Math.max(fills, 0), 1)} times over`
-        }}. A union where it is taken apart; where it freezes, drain the rail at night or keep a trickle going back.
+        }}. A union where it is taken apart.
+      </p>
+      <p data-test="rail-frost">
+        Full and still at {{ showText(RAIL_FROST.airC, 'temperature', settings.units) }} (assumption) its pipe is at
+        freezing point after <span class="figure">{{ showText(frost.still, 'duration', settings.units) }}</span>.
+        Drained at night by its far end, {{ showText(frost.holds, 'volume', settings.units) }} run out; or a trickle
+        goes back to the bucket, or the rail is taken in at its union.
       </p>
     </div>
     <div class="who">

@@ -2,6 +2,7 @@
 import { findDrill } from '@vernal-slope/plan/catalogue';
 import type { RailMade } from '@vernal-slope/plan/drink';
 import type { DrainMade } from '@vernal-slope/plan/greywater';
+import type { FilterMade } from '@vernal-slope/plan/treat';
 import type { BedsMade, RowsMade } from '@vernal-slope/plan/edit';
 import type { UnitSystem } from '../../display/quantities.ts';
 import { turned } from '../../display/quantities.ts';
@@ -24,6 +25,7 @@ interface RowsPreset {
 }
 
 const feet = (ft: number): number => Math.round(turned(ft, 'ft', 'm', 'length') * 1e4) / 1e4;
+const gallons = (gal: number): number => Math.round(turned(gal, 'US gal', 'L', 'volume') * 1e3) / 1e3;
 const inches = (inch: number): number => Math.round(turned(inch, 'in', 'm', 'length') * 1e4) / 1e4;
 
 export function bedsPresets(units: UnitSystem): readonly BedsPreset[] {
@@ -183,4 +185,54 @@ export function drainPreset(units: UnitSystem): { readonly called: string; reado
       soil: 'sandy-loam',
     },
   };
+}
+
+/** Filters as they are built: the household design of 0.06 m² (CAWST), and a drum of slow sand. Lengths in m. */
+export function filterPresets(
+  units: UnitSystem,
+): readonly { readonly key: string; readonly name: string; readonly made: FilterMade }[] {
+  const us = units === 'us';
+  return [
+    {
+      key: 'bio-sand',
+      name: 'Bio-sand filter, household size',
+      made: {
+        kind: 'bio-sand',
+        side: us ? inches(9.75) : 0.245,
+        round: false,
+        height: us ? inches(38) : 0.96,
+        depth: us ? inches(21) : 0.54,
+        gravel: us ? inches(4) : 0.1,
+        film: us ? inches(2) : 0.05,
+        grainMm: 0.17,
+        clean: { diameter: us ? inches(12) : 0.3, height: us ? inches(14) : 0.36 },
+      },
+    },
+    {
+      key: 'slow-sand',
+      name: 'Slow sand filter in a drum',
+      made: {
+        kind: 'slow-sand',
+        side: us ? inches(22) : 0.565,
+        round: true,
+        height: us ? inches(48) : 1.2,
+        depth: us ? inches(24) : 0.6,
+        gravel: us ? inches(8) : 0.2,
+        film: us ? inches(2) : 0.05,
+        grainMm: 0.2,
+        clean: { diameter: us ? inches(22) : 0.565, height: us ? inches(33) : 0.84 },
+      },
+    },
+  ];
+}
+
+/** A tote as people fill it. */
+export function totePreset(units: UnitSystem): {
+  readonly fillLpm: number;
+  readonly litresPerDay: number;
+  readonly travelMin: number;
+} {
+  return units === 'us'
+    ? { fillLpm: gallons(5), litresPerDay: gallons(25), travelMin: 30 }
+    : { fillLpm: 20, litresPerDay: 100, travelMin: 30 };
 }

@@ -1,12 +1,22 @@
 // The Outlets step: taps, showers, troughs; rows of holes and wicking beds on benches of their own.
-import { computed, defineAsyncComponent } from 'vue';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
 import { herdWords } from '@vernal-slope/plan/catalogue';
-import { cabinFindings, cabinRuns } from '@vernal-slope/plan/cabin';
+import { cabinFindings, cabinRuns, judgeCabins } from '@vernal-slope/plan/cabin';
 import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
 import { drainFindings, drainRuns, judgeDrains } from '@vernal-slope/plan/greywater';
-import { isBed, isOutlet } from '@vernal-slope/plan/kinds';
+import { isBasin, isBed, isOutlet, isTap } from '@vernal-slope/plan/kinds';
+import {
+  elementsRun,
+  elementFindings,
+  filterFindings,
+  filterRuns,
+  filtersOf,
+  judgeTreatment,
+} from '@vernal-slope/plan/treat';
+import { judgeTotes, toteFindings, toteRuns } from '@vernal-slope/plan/tote';
+import { judgeTroughs, troughFindings, troughRuns } from '@vernal-slope/plan/trough';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
@@ -15,7 +25,7 @@ import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
 import { outletsState } from './state.ts';
-import { useBenches } from './useBenches.ts';
+import { PLACES, useBenches } from './useBenches.ts';
 
 /** What is found of a plan's garden: once for each plan. */
 const gardens = new WeakMap<Plan, readonly Finding[]>();
@@ -35,6 +45,10 @@ export const outletsStep: StepRow = {
           ...judgeGarden(results.compiled),
           ...judgeRails(results.compiled),
           ...judgeDrains(plan),
+          ...judgeTroughs(results.compiled),
+          ...judgeCabins(results.compiled),
+          ...judgeTreatment(results.compiled),
+          ...judgeTotes(results.compiled),
         ])),
       );
     return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden];
@@ -46,13 +60,19 @@ export const outletsStep: StepRow = {
       computed(() => (here.value ? page.plan.value : null)),
       () => settings.units === 'us',
       () => (page.budget.value ? page.budget.value.balance.tightest + 1 : DEFAULT_MONTH),
+      () => page.chosen.value,
     );
+    // a trough or a tap picked elsewhere opens its bench, unless all entries are open
+    watch(page.picked, (id) => {
+      const node = page.plan.value?.nodes.find((n) => n.id === id);
+      if (here.value && state.picked.value !== PLACES && (isBasin(node) || isTap(node))) state.picked.value = '';
+    });
     outletsState.keep(state);
     const judgement = computed<StepJudgement | null>(() => {
       const bench = state.bench.value;
       const plan = page.plan.value;
       const results = page.results.value;
-      if (!plan || !results || bench.kind === 'place') return null;
+      if (!plan || !results || bench.kind === 'place' || bench.kind === 'trough') return null;
       if (bench.kind === 'plot') {
         const r = waterPlot(results.compiled, bench.plot, { month: state.month.value });
         const flow = show(r.flow, 'flow', settings.units);
@@ -71,6 +91,42 @@ export const outletsStep: StepRow = {
             { ...flow, label: 'in all, while it is open', test: 'plot-flow' },
           ],
           findings: worstFirst(plotFindings(results.compiled, r)),
+        };
+      }
+      if (bench.kind === 'tote') {
+        const r = toteRuns(results.compiled, bench.node);
+        return {
+          title: nameIn(plan, bench.node.id),
+          subtitle: 'a tank that is carried',
+          figures: [
+            {
+              ...(Number.isFinite(r.lasts) ? show(r.lasts, 'duration', settings.units) : { text: '–', unit: '' }),
+              label: 'it lasts',
+              test: 'tote-days',
+            },
+            { ...show(r.fillTime, 'duration', settings.units), label: 'to fill it', test: 'tote-filling' },
+          ],
+          findings: toteFindings(r),
+        };
+      }
+      if (bench.kind === 'treatment') {
+        const filters = filtersOf(plan).map((n) => filterRuns(results.compiled, n));
+        const elements = elementsRun(results.compiled);
+        return {
+          title: 'Treatment',
+          subtitle: [
+            ...(filters.length > 0 ? [countOf(filters.length, 'filter')] : []),
+            ...(elements.length > 0 ? [`${countOf(elements.length, 'element')} in lines`] : []),
+          ].join(', '),
+          figures: filters.slice(0, 1).flatMap((r) => [
+            { ...show(r.most, 'flow', settings.units), label: 'the filter gives when full', test: 'filter-flow' },
+            {
+              ...show(Math.max(0, r.film), 'drop', settings.units),
+              label: 'of water over its sand',
+              test: 'filter-film',
+            },
+          ]),
+          findings: worstFirst([...filters.flatMap(filterFindings), ...elementFindings(results.compiled, elements)]),
         };
       }
       if (bench.kind === 'cabin') {
@@ -139,6 +195,12 @@ export const outletsStep: StepRow = {
         findings,
       };
     });
-    return { judgement };
+    const more = computed<readonly Finding[]>(() => {
+      const bench = state.bench.value;
+      const results = page.results.value;
+      if (!here.value || bench.kind !== 'trough' || !results || bench.node.id !== page.chosen.value) return [];
+      return troughFindings(troughRuns(results.compiled, bench.node));
+    });
+    return { judgement, more };
   },
 };

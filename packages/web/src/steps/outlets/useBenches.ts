@@ -13,8 +13,10 @@ import {
   type Levelling,
   type Watering,
 } from '@vernal-slope/plan/garden';
-import { isOutlet } from '@vernal-slope/plan/kinds';
-import type { Drain, Plan, Plot } from '@vernal-slope/plan/schema';
+import { isBasin, isTap } from '@vernal-slope/plan/kinds';
+import { filtersOf } from '@vernal-slope/plan/treat';
+import { totesOf, type Tote } from '@vernal-slope/plan/tote';
+import type { BasinNode, Drain, Plan, Plot } from '@vernal-slope/plan/schema';
 import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
 
@@ -27,11 +29,14 @@ export type Bench =
   | { readonly kind: 'rail'; readonly rail: RailPlot }
   | { readonly kind: 'cabin'; readonly cabin: Cabin }
   | { readonly kind: 'drain'; readonly drain: Drain }
+  | { readonly kind: 'trough'; readonly node: BasinNode }
+  | { readonly kind: 'tote'; readonly node: Tote }
+  | { readonly kind: 'treatment' }
   | { readonly kind: 'chain'; readonly chain: Chain; readonly stands: ChainStands | undefined };
 
 export interface BenchTab {
   readonly id: string;
-  readonly kind: 'plot' | 'chain' | 'rail' | 'cabin' | 'drain';
+  readonly kind: 'plot' | 'chain' | 'rail' | 'cabin' | 'drain' | 'trough' | 'tote' | 'treatment';
   /** Whose name it goes by. */ readonly of: string;
 }
 
@@ -40,6 +45,11 @@ export const PLACES = 'places'.repeat(40);
 
 /** Stands for the taps under a tank: longer than an id may be. */
 export const cabinId = (cabin: Cabin): string => `${'cabin'.repeat(41)} ${cabin.feed}`;
+/** Stand for treatment, and for a tank that is carried. */
+export const TREATMENT = 'treatment'.repeat(40);
+export const toteId = (node: Tote): string => `${'carried'.repeat(40)} ${node.id}`;
+const treats = (plan: Plan): boolean =>
+  filtersOf(plan).length > 0 || plan.lines.some((l) => l.legs.some((leg) => (leg.treatment ?? []).length > 0));
 export const chainId = (chain: Chain): string => chain.buckets.at(0)?.id ?? chain.beds[0].id;
 
 interface PlotAsked {
@@ -69,6 +79,7 @@ export function useBenches(
   plan: Readonly<Ref<Plan | null>>,
   us: () => boolean,
   tightest: () => number,
+  chosen: () => string,
 ): OutletsState {
   const picked = ref('');
   const opened = ref<readonly string[]>([]);
@@ -77,19 +88,32 @@ export function useBenches(
   const chains = computed(() => (plan.value ? chainsOf(plan.value) : []));
   const cabins = computed(() => (plan.value ? cabinsOf(plan.value) : []));
   const tabs = computed<BenchTab[]>(() => [
+    ...(plan.value?.nodes ?? []).filter(isBasin).map((n) => ({ id: n.id, kind: 'trough' as const, of: n.id })),
     ...cabins.value.map((c) => ({ id: cabinId(c), kind: 'cabin' as const, of: c.feed })),
+    ...(plan.value && treats(plan.value) ? [{ id: TREATMENT, kind: 'treatment' as const, of: '' }] : []),
     ...chains.value.map((c) => ({ id: chainId(c), kind: 'chain' as const, of: chainId(c) })),
     ...(plan.value?.plots ?? []).map((p) => ({
       id: p.id,
       kind: isRail(p) ? ('rail' as const) : ('plot' as const),
       of: p.id,
     })),
+    ...(plan.value ? totesOf(plan.value) : []).map((n) => ({ id: toteId(n), kind: 'tote' as const, of: n.id })),
     ...(plan.value?.drains ?? []).map((d) => ({ id: d.id, kind: 'drain' as const, of: d.id })),
   ]);
-  /** What was picked; where nothing was and there is no tap and no trough, the first bench of the garden. */
-  const shown = computed(() =>
-    picked.value === '' && !plan.value?.nodes.some(isOutlet) ? (tabs.value.at(0)?.id ?? '') : picked.value,
-  );
+  /** The bench of a place: of a trough its own, of a tap that of the taps under its tank. */
+  const benchOf = (id: string): string | undefined => {
+    const node = plan.value?.nodes.find((n) => n.id === id);
+    if (isBasin(node)) return node.id;
+    if (!isTap(node)) return undefined;
+    const cabin = cabins.value.find((c) => c.taps.some((t) => t.id === id));
+    return cabin && cabinId(cabin);
+  };
+  /** What was picked; where nothing was, the bench of the chosen place, else the first. */
+  const shown = computed(() => {
+    const known = picked.value === PLACES || tabs.value.some((t) => t.id === picked.value);
+    if (picked.value !== '' && known) return picked.value;
+    return benchOf(chosen()) ?? tabs.value.at(0)?.id ?? '';
+  });
   const bench = computed<Bench>(() => {
     const cabin = cabins.value.find((c) => cabinId(c) === shown.value);
     if (cabin) return { kind: 'cabin', cabin };
@@ -98,6 +122,11 @@ export function useBenches(
     const plot = plan.value?.plots?.find((p) => p.id === shown.value);
     const drain = plan.value?.drains?.find((d) => d.id === shown.value);
     if (drain) return { kind: 'drain', drain };
+    if (shown.value === TREATMENT) return { kind: 'treatment' };
+    const trough = plan.value?.nodes.find((n) => n.id === shown.value);
+    if (isBasin(trough)) return { kind: 'trough', node: trough };
+    const tote = plan.value && totesOf(plan.value).find((n) => toteId(n) === shown.value);
+    if (tote) return { kind: 'tote', node: tote };
     if (isRail(plot)) return { kind: 'rail', rail: plot };
     return plot ? { kind: 'plot', plot } : { kind: 'place' };
   });
