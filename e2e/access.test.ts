@@ -65,7 +65,7 @@ describe('by keyboard alone', () => {
     await page.press('5');
     await page.find('#high-title');
     await page.press('7');
-    await page.find('#outlets-title');
+    await page.find('#trough-title');
     await page.press('4');
     await page.find('#walk-title');
     await page.press('?');

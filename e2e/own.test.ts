@@ -159,6 +159,7 @@ describe('by mouse', () => {
     expect(plan.nodes.find((n) => n.name === 'Spring')?.groundM).toBeCloseTo(700 * 0.3048, 3);
     expect(plan.lines.find((l) => l.to === 'tank')?.legs[0].lengthM).toBeCloseTo(40 * 0.3048, 3);
     await page.click('step-outlets');
+    await page.click('bench-places');
     await (await page.find('[data-node="trough"]')).click();
     await judgedIs('Trough');
     await agrees(plan, solved, 'Trough');
@@ -298,6 +299,8 @@ describe('by keyboard alone', () => {
     const { plan, solved } = await isTheStory();
     await page.driver.executeScript('document.activeElement.blur()');
     await page.press('7');
+    await tabTo('all entries', (l) => l === 'All entries');
+    await page.press(Key.ENTER);
     await tabTo('the kitchen tap', (l) => l === 'Kitchen tap');
     await page.press(Key.ENTER);
     await judgedIs('Kitchen tap');
@@ -397,6 +400,7 @@ describe('by touch on a phone', () => {
     const { plan, solved } = await isTheStory();
     await tap('.fold');
     await part('step-outlets');
+    await tap('[data-test="bench-places"]');
     await tap('[data-node="kitchen"]');
     await judgedIs('Kitchen tap');
     await agrees(plan, solved, 'Kitchen tap');

@@ -202,6 +202,7 @@ describe('a track', () => {
 describe('a gauge against the walk', () => {
   it('is held against it in both terms, and the closing of the walk is told', async () => {
     await page.go(`${app.address}/plan/ousel-bank/outlets`);
+    await page.click('bench-places');
     await page.until('the kitchen tap', async () => {
       const [tab] = await page.driver.findElements(By.css('[data-node="kitchen"]'));
       await tab?.click();

@@ -129,6 +129,7 @@ describe('water to drink', () => {
     await page.go(`${app.address}/plan/ousel-bank/outlets`);
     await page.part('sentences');
     const choose = async (): Promise<string> => {
+      await page.click('bench-places');
       await page.until('the kitchen tap', async () => {
         const options = await page.driver.findElements(By.css('[data-node="kitchen"]'));
         await options[0]?.click();

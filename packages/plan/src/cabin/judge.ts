@@ -9,8 +9,8 @@ const MUCH = 0.2;
 /** Within this of what is asked is enough. */
 const CLOSE = 1e-6;
 
-/** Of a cabin as it runs: what gravity gives each fixture and what it does not. */
-export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Finding[] {
+/** Of a cabin as it runs, without who takes whose water: what gravity gives each fixture and what it does not. */
+function fixtureFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Finding[] {
   const found: Finding[] = [];
   for (const f of runs.fixtures) {
     const row = f.fixture?.row;
@@ -39,6 +39,13 @@ export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Findi
         }),
       );
   }
+  found.push(...fireFindings(c, cabin));
+  return worstFirst(found);
+}
+
+/** Of a cabin as it runs: what gravity gives each fixture, what it does not, and who takes whose water. */
+export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Finding[] {
+  const found = fixtureFindings(c, cabin, runs);
   for (const t of (runs.settled ? takings(c, cabin) : []).filter((one) => one.lost >= MUCH))
     found.push(
       finding('fixture-loses', t.id, {
@@ -47,7 +54,6 @@ export function cabinFindings(c: Compiled, cabin: Cabin, runs: CabinRuns): Findi
         own: t.own?.lost ?? t.lost,
       }),
     );
-  found.push(...fireFindings(c, cabin));
   return worstFirst(found);
 }
 
@@ -67,6 +73,10 @@ function fireFindings(c: Compiled, cabin: Cabin): Finding[] {
 /** Of all cabins of a plan. */
 export const judgeCabins = (c: Compiled): Finding[] =>
   worstFirst(cabinsOf(c.plan).flatMap((cabin) => judgeCabin(c, cabin)));
+
+/** Of all taps of a plan, without who takes whose water: that asks for many more solves. */
+export const judgeFixtures = (c: Compiled): Finding[] =>
+  worstFirst(cabinsOf(c.plan).flatMap((cabin) => fixtureFindings(c, cabin, cabinRuns(c, cabin, []))));
 
 /** Of a cabin, all its taps shut. */
 export const judgeCabin = (c: Compiled, cabin: Cabin): Finding[] => cabinFindings(c, cabin, cabinRuns(c, cabin, []));

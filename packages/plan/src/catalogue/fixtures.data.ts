@@ -43,7 +43,7 @@ export const FIXTURE_ROWS: readonly FixtureRow[] = [
     code: { lpm: 9.5, kPa: 55, source: IPC },
     gravity: { lpm: 5, kPa: 10 },
     units: 1.4,
-    note: 'A metre of water over the rose is the usual minimum.',
+    note: '1 m of water over the rose is the usual minimum.',
     ...PRACTICE,
   },
   {
@@ -118,7 +118,7 @@ export const FIXTURE_ROWS: readonly FixtureRow[] = [
     name: 'Hydrant or standpipe',
     gravity: { lpm: 30, kPa: 20 },
     units: 0,
-    note: 'One that drains below the frost line stays usable in winter; it wants a drain of stones at its foot.',
+    note: 'One that drains below the frost line stays usable in winter; it wants a drain of stones under it.',
     ...PRACTICE,
   },
   {

@@ -18,38 +18,38 @@ const TRADE = { source: 'trade sizes; walls taper, measure your own', basis: 'co
 export const TROUGH_ROWS: readonly TroughRow[] = [
   {
     id: 'oval-380',
-    name: 'Moulded stock tank, 100 US gal (380 L)',
+    name: 'Moulded stock tank, small',
     // straight-sided boxes that hold as much
     shape: { type: 'box', lengthM: 1.22, widthM: 0.585, heightM: 0.53 },
     ...TRADE,
   },
   {
     id: 'oval-570',
-    name: 'Moulded stock tank, 150 US gal (570 L)',
+    name: 'Moulded stock tank, middling',
     shape: { type: 'box', lengthM: 1.37, widthM: 0.751, heightM: 0.55 },
     ...TRADE,
   },
   {
     id: 'oval-1140',
-    name: 'Moulded stock tank, 300 US gal (1,140 L)',
+    name: 'Moulded stock tank, large',
     shape: { type: 'box', lengthM: 1.66, widthM: 1.209, heightM: 0.56 },
     ...TRADE,
   },
   {
     id: 'round-4ft',
-    name: 'Round stock tank, 4 ft across, 2 ft high',
+    name: 'Round stock tank, small',
     shape: { type: 'vertical-cylinder', diameterM: 1.219, heightM: 0.61 },
     ...TRADE,
   },
   {
     id: 'round-6ft',
-    name: 'Round stock tank, 6 ft across, 2 ft high',
+    name: 'Round stock tank, middling',
     shape: { type: 'vertical-cylinder', diameterM: 1.829, heightM: 0.61 },
     ...TRADE,
   },
   {
     id: 'round-8ft',
-    name: 'Round stock tank, 8 ft across, 2 ft high',
+    name: 'Round stock tank, large',
     shape: { type: 'vertical-cylinder', diameterM: 2.438, heightM: 0.61 },
     ...TRADE,
   },
@@ -72,7 +72,7 @@ export const TROUGH_ROWS: readonly TroughRow[] = [
   },
   {
     id: 'wall-1800',
-    name: 'Long trough, 1.8 by 0.6 by 0.5 m',
+    name: 'Long trough',
     shape: { type: 'box', lengthM: 1.8, widthM: 0.6, heightM: 0.5 },
     ...TRADE,
   },

@@ -8,6 +8,7 @@ export {
   otherVessels,
   travelOf,
   troughRuns,
+  troughVisit,
   type OtherVessel,
   type TroughFrost,
   type TroughRuns,

@@ -31,7 +31,6 @@ export interface TroughRuns {
   readonly wantsPlaces: number | undefined;
   readonly visitPlaces: number | undefined;
   readonly visit: Visit | undefined;
-  readonly refill: PlanRefill | undefined;
   /** m³/s with its float wide open, nothing else running; what the rule asks. */
   readonly flow: number | undefined;
   readonly wantsFlow: number;
@@ -126,7 +125,6 @@ export function troughRuns(c: Compiled, node: BasinNode): TroughRuns {
     wantsPlaces,
     visitPlaces,
     visit,
-    refill: settledRefill(c, node.id),
     flow: alone.converged ? alone.nodes.get(node.id)?.flow : undefined,
     wantsFlow: perDay / (hours * 3600),
     rim: (node.standM ?? 0) + vesselHeight(node),
@@ -137,6 +135,9 @@ export function troughRuns(c: Compiled, node: BasinNode): TroughRuns {
     frost: frostOf(c, node, full),
   };
 }
+
+/** The thirstiest visit and the filling after it, in time; undefined where nobody comes or it is not settled. */
+export const troughVisit = (c: Compiled, node: BasinNode): PlanRefill | undefined => settledRefill(c, node.id);
 
 /** Every float but that of one place. */
 const floatsBut = (c: Compiled, id: string): string[] =>

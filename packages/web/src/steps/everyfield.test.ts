@@ -55,12 +55,17 @@ async function tryAll(
   plan: Parameters<typeof demoPlan>[0],
   chosen: string,
   units: UnitSystem,
+  bench?: string,
 ) {
   const on = mountOnPage(demoPlan(plan), () => h(Suspense, null, { default: () => h(PAGES[name]) }), name);
   useSettings().units = units;
   on.page.picked.value = chosen;
   await nextTick();
   await nextTick();
+  if (bench) {
+    await on.view.find(`[data-test="bench-${bench}"]`).trigger('click');
+    await nextTick();
+  }
   const wrong: string[] = [];
   const tried: string[] = [];
   const labels = on.view
@@ -93,7 +98,7 @@ async function tryAll(
 }
 
 describe.each<UnitSystem>(['metric', 'us'])('in %s units every field takes a figure near its own', (units) => {
-  it.each<[keyof typeof PAGES, Parameters<typeof demoPlan>[0], string, number]>([
+  it.each<[keyof typeof PAGES, Parameters<typeof demoPlan>[0], string, number, string?]>([
     ['water', 'ousel-bank', '', 38],
     ['water', 'kestrel-croft', '', 42],
     ['water', 'long-fell-hut', '', 37],
@@ -103,11 +108,18 @@ describe.each<UnitSystem>(['metric', 'us'])('in %s units every field takes a fig
     ['walk', 'ousel-bank', 'low', 18],
     ['stand', 'ousel-bank', 'sink', 14],
     ['stand', 'kestrel-croft', '', 14],
-    ['outlets', 'ousel-bank', 'low', 14],
-    ['outlets', 'ousel-bank', 'kitchen', 4],
-    ['outlets', 'ousel-bank', 'sink', 4],
-  ])('%s of %s (%s)', async (name, plan, chosen, least) => {
-    const { tried, wrong } = await tryAll(name, plan, chosen, units);
+    ['outlets', 'ousel-bank', 'low', 8],
+    ['outlets', 'ousel-bank', 'low', 14, 'places'],
+    ['outlets', 'ousel-bank', 'kitchen', 4, 'places'],
+    ['outlets', 'ousel-bank', 'sink', 4, 'places'],
+    ['outlets', 'bakehouse-yard', 'goats', 10],
+    ['outlets', 'bakehouse-yard', 'shower', 2, 'cabin-tank'],
+    ['outlets', 'bakehouse-yard', '', 8, 'treatment'],
+    ['outlets', 'bakehouse-yard', '', 4, 'tote-tote'],
+    ['outlets', 'bakehouse-yard', '', 6, 'rail'],
+    ['outlets', 'bakehouse-yard', '', 6, 'drain'],
+  ])('%s of %s (%s)', async (name, plan, chosen, least, bench) => {
+    const { tried, wrong } = await tryAll(name, plan, chosen, units, bench);
     expect(wrong).toEqual([]);
     expect(tried.length).toBeGreaterThanOrEqual(least);
   });

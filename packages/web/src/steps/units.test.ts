@@ -80,6 +80,24 @@ describe.each<[UnitSystem, RegExp]>([
     on.view.unmount();
     expect([...new Set(leaks)]).toEqual([]);
   });
+  it('every bench of a yard with all kinds of them', async () => {
+    const on = mountOnPage(
+      demoPlan('bakehouse-yard'),
+      () => h(Suspense, null, { default: () => h(OutletsPage) }),
+      'outlets',
+    );
+    useSettings().units = units;
+    for (let k = 0; k < 5; k++) await nextTick();
+    const tabs = on.view.findAll('.benches > [data-test^="bench-"]').map((t) => t.attributes('data-test') ?? '');
+    expect(tabs.length).toBeGreaterThanOrEqual(7);
+    for (const tab of tabs) {
+      await on.view.find(`[data-test="${tab}"]`).trigger('click');
+      for (let k = 0; k < 5; k++) await nextTick();
+      const leaks = texts(on.view.element.parentElement as Element).filter((t) => other.test(t) && !NAMES.test(t));
+      expect([...new Set(leaks)], tab).toEqual([]);
+    }
+    on.view.unmount();
+  });
   it.each(Object.keys(PAGES) as (keyof typeof PAGES)[])(
     '%s of an empty plan, and of a tank by a table',
     async (name) => {

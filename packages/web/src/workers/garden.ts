@@ -11,7 +11,13 @@ import {
   type Levelling,
   type Watering,
 } from '@vernal-slope/plan/garden';
+import { judgeCabins } from '@vernal-slope/plan/cabin';
+import { compilePlan } from '@vernal-slope/plan/compile';
+import { worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { judgeTotes } from '@vernal-slope/plan/tote';
+import { judgeTreatment } from '@vernal-slope/plan/treat';
+import { judgeTroughs } from '@vernal-slope/plan/trough';
 
 export interface HolesAsked {
   readonly plot: string;
@@ -25,6 +31,8 @@ export interface GardenApi {
   groups: (plan: Plan, asked: HolesAsked, told: (share: number) => void) => GroupDrills | undefined;
   watering: (plan: Plan, plot: string, month: number) => Watering | undefined;
   levelling: (plan: Plan, bucket: string) => Levelling | undefined;
+  /** Of taps, troughs, treatment and totes, each asking for solves of its own. */
+  judged: (plan: Plan) => Finding[];
 }
 
 export const gardenApi: GardenApi = {
@@ -39,5 +47,9 @@ export const gardenApi: GardenApi = {
     const chain = chainsOf(plan).find((c) => c.buckets.some((b) => b.id === bucket));
     const stands = chain && chainStands(chain);
     return stands && levelling(plan, stands);
+  },
+  judged: (plan) => {
+    const c = compilePlan(plan);
+    return worstFirst([...judgeTroughs(c), ...judgeCabins(c), ...judgeTreatment(c), ...judgeTotes(c)]);
   },
 };

@@ -33,6 +33,7 @@ import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
 import { asSI, fixed, percent, showEntered, showText } from '../../display/quantities.ts';
+import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -412,7 +413,7 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
             </tbody>
           </table>
         </div>
-        <p class="small muted">Without air and wind, from a metre up at 40°: a real jet falls short of it.</p>
+        <p class="small muted">Without air and wind, from chest height at 40°: a real jet falls short of it.</p>
       </div>
       <div v-for="t in fires" :key="`fire-${t.id}`" :data-test="`fire-${t.id}`">
         <p class="entry">
@@ -511,12 +512,12 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
         </p>
       </div>
       <p v-for="f in hot" :key="`note-${f.tap.id}`" class="small muted">
-        {{ nameIn(plan, f.tap.id) }}: {{ f.fixture?.row.note }}
+        {{ nameIn(plan, f.tap.id) }}: {{ quoted(f.fixture?.row.note ?? '', settings.units) }}
       </p>
       <p class="small muted">
         A heater in the line is put into it above: it takes its part of the pressure, and one that fires on flow what
-        its plate says. A bucket shower of some {{ showText(CAN, 'volume', settings.units) }} and a tap worked by foot
-        need next to none (choose them as what a tap is). Lines for drinking are laid as the local code says.
+        its plate says. A bucket shower of some {{ showText(CAN, 'volume', settings.units) }} and a pedal tap need next
+        to none (choose them as what a tap is). Lines for drinking are laid as the local code says.
       </p>
     </div>
   </section>

@@ -329,9 +329,9 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
       </div>
       <p class="small muted">
         {{ GREY_SOURCE }}. A trap and a vent at each fixture as the local code says; splitters set level, so that they
-        part alike; outlets under 50 mm of mulch. Do not let in bleach, paint, nappy water or what a softener gives; do
-        not store it longer than a day; keep it off what is eaten raw and off every pipe of drinking water. Many places
-        ask for a permit: ask first.
+        part alike; outlets under {{ showText(0.05, 'drop', settings.units) }} of mulch. Do not let in bleach, paint,
+        nappy water or what a softener gives; do not store it longer than a day; keep it off what is eaten raw and off
+        every pipe of drinking water. Many places ask for a permit: ask first.
       </p>
     </div>
   </section>

@@ -29,6 +29,7 @@ import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
 import { fixed, handStep, percent, showText } from '../../display/quantities.ts';
+import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import DateField from '../../fields/DateField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -412,7 +413,7 @@ const rowsFor = (group: 'element' | 'heater'): string =>
           <p class="small">
             <template v-if="e.row.takes">Takes {{ e.row.takes }}; leaves {{ e.row.leaves }}. </template>
             <template v-if="e.row.removal">Holds back, in powers of ten: {{ germs(e.row.removal) }}. </template>
-            <template v-if="e.row.note">{{ e.row.note }} </template>
+            <template v-if="e.row.note">{{ quoted(e.row.note, settings.units) }} </template>
             <span class="muted">{{ e.row.source }}{{ e.row.basis === 'memory' ? ' (from memory)' : '' }}.</span>
           </p>
         </li>

@@ -22,11 +22,13 @@ import {
   setWaterLine,
   travelOf,
   troughRuns,
+  troughVisit,
 } from '@vernal-slope/plan/trough';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
 import { handStep, percent, show, showText } from '../../display/quantities.ts';
+import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -50,6 +52,7 @@ const settings = useSettings();
 const { perform } = useEdits();
 const c = computed(() => props.results.compiled);
 const runs = computed(() => troughRuns(c.value, props.node));
+const visit = computed(() => troughVisit(c.value, props.node));
 const set = computed<Setting>(() => props.node.setting ?? {});
 const herd = computed(() => props.node.herds?.[0]);
 const float = computed(() => props.node.inlet?.floatValve);
@@ -244,7 +247,7 @@ const time = (s: number | null | undefined): string =>
         />
       </template>
     </p>
-    <p v-if="row?.note" class="small muted">{{ row.note }}</p>
+    <p v-if="row?.note" class="small muted">{{ quoted(row.note, settings.units) }}</p>
     <div class="scroll" tabindex="0" aria-label="The trough from the side and from above">
       <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="drawing" role="group" aria-label="Trough, water and animals">
         <path class="earth" :d="`M0 ${GROUND}H440V${HEIGHT}H0Z`" />
@@ -265,9 +268,9 @@ const time = (s: number | null | undefined): string =>
           :height="Math.max(0, level * scale)"
         />
         <path
-          v-if="runs.refill"
+          v-if="visit"
           class="low"
-          :d="`M${LEFT} ${y(size.stand + runs.refill.refill.lowestLevel)}h${size.long * scale}`"
+          :d="`M${LEFT} ${y(size.stand + visit.refill.lowestLevel)}h${size.long * scale}`"
         />
         <path
           class="wall"
@@ -371,10 +374,10 @@ const time = (s: number | null | undefined): string =>
             </button></template
           >.
         </p>
-        <p v-if="runs.refill" data-test="trough-visit">
+        <p v-if="visit" data-test="trough-visit">
           After the thirstiest visit it is down
-          {{ showText(runs.refill.refill.fullLevel - runs.refill.refill.lowestLevel, 'drop', settings.units) }} (dashed)
-          and full again in {{ time(runs.refill.refill.afterVisit) }}.
+          {{ showText(visit.refill.fullLevel - visit.refill.lowestLevel, 'drop', settings.units) }} (dashed) and full
+          again in {{ time(visit.refill.afterVisit) }}.
         </p>
         <p v-if="runs.flow !== undefined && runs.perDay > 0" data-test="trough-flow">
           Its line brings <span class="figure">{{ showText(Math.max(0, runs.flow), 'flow', settings.units) }}</span>;
@@ -629,7 +632,7 @@ const time = (s: number | null | undefined): string =>
         <li v-for="o in others" :key="o.row.id">
           <span>{{ o.row.name }}</span>
           <span class="figure">{{ showText(o.holds, 'volume', settings.units) }}</span>
-          <span class="small">{{ o.places ?? '?' }} at once</span>
+          <span class="small">{{ o.places ?? '?' }} at once{{ o.fits ? ', enough' : '' }}</span>
           <span v-if="o.row.id === set.vessel" class="muted small">this one</span>
           <button
             v-else
@@ -637,11 +640,10 @@ const time = (s: number | null | undefined): string =>
             class="plain-button edged"
             :class="{ fits: o.fits }"
             :disabled="trying"
-            :aria-label="`Try it: ${o.row.name}${o.fits ? ', big enough' : ''}`"
             :data-test="`try-vessel-${o.row.id}`"
             @click="emit('try', setVesselRow(node.id, o.row.id))"
           >
-            Try it{{ o.fits ? ' · enough' : '' }}
+            Try it<span class="visually-hidden">: {{ o.row.name }}</span>
           </button>
         </li>
       </ul>

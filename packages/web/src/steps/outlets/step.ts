@@ -1,22 +1,15 @@
 // The Outlets step: taps, showers, troughs; rows of holes and wicking beds on benches of their own.
-import { computed, defineAsyncComponent, watch } from 'vue';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
 import { herdWords } from '@vernal-slope/plan/catalogue';
-import { cabinFindings, cabinRuns, judgeCabins } from '@vernal-slope/plan/cabin';
+import { cabinFindings, cabinRuns } from '@vernal-slope/plan/cabin';
 import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
 import { drainFindings, drainRuns, judgeDrains } from '@vernal-slope/plan/greywater';
 import { isBasin, isBed, isOutlet, isTap } from '@vernal-slope/plan/kinds';
-import {
-  elementsRun,
-  elementFindings,
-  filterFindings,
-  filterRuns,
-  filtersOf,
-  judgeTreatment,
-} from '@vernal-slope/plan/treat';
-import { judgeTotes, toteFindings, toteRuns } from '@vernal-slope/plan/tote';
-import { judgeTroughs, troughFindings, troughRuns } from '@vernal-slope/plan/trough';
+import { elementsRun, elementFindings, filterFindings, filterRuns, filtersOf } from '@vernal-slope/plan/treat';
+import { toteFindings, toteRuns } from '@vernal-slope/plan/tote';
+import { troughFindings, troughRuns } from '@vernal-slope/plan/trough';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
@@ -25,7 +18,15 @@ import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
 import { outletsState } from './state.ts';
-import { PLACES, useBenches } from './useBenches.ts';
+import { gardenWorker, PLACES, useBenches } from './useBenches.ts';
+import type { GardenApi } from '../../workers/garden.ts';
+import { useAnswer } from '../../workers/useAnswer.ts';
+
+/** How long after an edit its taps and troughs are judged, ms. */
+const JUDGED_MS = 250;
+
+/** What a worker found of taps, troughs, treatment and totes; of the plan before while it works. */
+const late = shallowRef<readonly Finding[] | null>(null);
 
 /** What is found of a plan's garden: once for each plan. */
 const gardens = new WeakMap<Plan, readonly Finding[]>();
@@ -45,13 +46,9 @@ export const outletsStep: StepRow = {
           ...judgeGarden(results.compiled),
           ...judgeRails(results.compiled),
           ...judgeDrains(plan),
-          ...judgeTroughs(results.compiled),
-          ...judgeCabins(results.compiled),
-          ...judgeTreatment(results.compiled),
-          ...judgeTotes(results.compiled),
         ])),
       );
-    return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden];
+    return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden, ...(late.value ?? [])];
   },
   use: (page) => {
     const settings = useSettings();
@@ -68,6 +65,17 @@ export const outletsStep: StepRow = {
       if (here.value && state.picked.value !== PLACES && (isBasin(node) || isTap(node))) state.picked.value = '';
     });
     outletsState.keep(state);
+    const question = computed(() =>
+      page.plan.value && typeof Worker !== 'undefined' ? { id: page.id.value, plan: page.plan.value } : null,
+    );
+    const judged = useAnswer<GardenApi, { readonly id: string; readonly plan: Plan }, Finding[]>({
+      worker: gardenWorker,
+      question: () => question.value,
+      ask: (api, q) => api.judged(q.plan),
+      keeps: (before, now) => before.id === now.id,
+      settleMs: JUDGED_MS,
+    });
+    watch(judged.answer, (found) => (late.value = found), { immediate: true });
     const judgement = computed<StepJudgement | null>(() => {
       const bench = state.bench.value;
       const plan = page.plan.value;
@@ -140,7 +148,11 @@ export const outletsStep: StepRow = {
             { text: String(open), unit: `of ${cabin.taps.length}`, label: 'are open on the bench', test: 'cabin-open' },
             { ...show(runs.flow, 'flow', settings.units), label: 'comes out of them', test: 'cabin-flow' },
           ],
-          findings: cabinFindings(results.compiled, cabin, runs),
+          findings: worstFirst([
+            ...cabinFindings(results.compiled, cabin, runs),
+            // water that is not fit to drink is told wherever its taps are
+            ...results.findings.filter((f) => f.code.startsWith('water-') && cabin.taps.some((t) => t.id === f.at)),
+          ]),
         };
       }
       if (bench.kind === 'drain') {

@@ -20,7 +20,8 @@ import type { BasinNode, Drain, Plan, Plot } from '@vernal-slope/plan/schema';
 import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
 
-const worker = (): Worker => new Worker(new URL('../../workers/garden.worker.ts', import.meta.url), { type: 'module' });
+export const gardenWorker = (): Worker =>
+  new Worker(new URL('../../workers/garden.worker.ts', import.meta.url), { type: 'module' });
 
 /** What is on the bench: a place of the plan, a plot, or a chain of beds (by its bucket, else its first bed). */
 export type Bench =
@@ -139,13 +140,13 @@ export function useBenches(
       : null,
   );
   const watering = useAnswer<GardenApi, PlotAsked, Watering | undefined>({
-    worker,
+    worker: gardenWorker,
     question: () => plotAsked.value,
     ask: (api, q) => api.watering(q.plan, q.asked.plot, q.asked.month),
     keeps: (before, now) => before.asked.plot === now.asked.plot,
   });
   const holes = useAnswer<GardenApi, PlotAsked, HoleSearch | undefined>({
-    worker,
+    worker: gardenWorker,
     question: () => plotAsked.value,
     waits: () => watering.busy.value,
     ask: (api, q, told) => api.holes(q.plan, q.asked, told),
@@ -154,7 +155,7 @@ export function useBenches(
     longMs: 0,
   });
   const groups = useAnswer<GardenApi, PlotAsked, GroupDrills | undefined>({
-    worker,
+    worker: gardenWorker,
     question: () => plotAsked.value,
     waits: () => watering.busy.value || holes.busy.value,
     ask: (api, q, told) => api.groups(q.plan, q.asked, told),
@@ -163,7 +164,7 @@ export function useBenches(
     longMs: 0,
   });
   const levelling = useAnswer<GardenApi, { readonly plan: Plan; readonly bucket: string }, Levelling | undefined>({
-    worker,
+    worker: gardenWorker,
     question: computedQuestion(() =>
       plan.value && bench.value.kind === 'chain' && bench.value.stands
         ? { plan: plan.value, bucket: bench.value.stands.bucket.id }
