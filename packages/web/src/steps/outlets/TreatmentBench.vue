@@ -226,7 +226,7 @@ const rowsFor = (group: 'element' | 'heater'): string =>
       <div class="beside">
         <h3>{{ nameIn(plan, d.runs.node.id) }}</h3>
         <p class="entry">
-          <span>Its foot stands</span>
+          <span>It stands</span>
           <QuantityField
             :value="d.runs.node.standM ?? 0"
             field="standM"
