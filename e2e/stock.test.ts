@@ -94,9 +94,9 @@ afterEach(async () => {
 });
 
 describe('a trough', () => {
-  it('is the bench of the place that is chosen; too few reach it, and a larger vessel mends it', async () => {
+  it('has a bench of its own; it is too small, and a larger vessel mends it', async () => {
     await page.go(await open(range));
-    await page.textWhen('sentences', (t) => t.includes('reach Far trough at once'));
+    await page.click('bench-low');
     expect(await page.text('trough-places')).toMatch(/^\s*7/);
     await page.textWhen('sentences', (t) => t.includes('it should hold'));
     await page.click('try-vessel-round-8ft');
@@ -142,34 +142,27 @@ describe('a filter in the cabin’s line', () => {
     await page.click('bench-treatment');
     expect(await page.textWhen('gives-filter', (t) => t.includes('an hour'))).toContain('0.38');
     expect(await page.text('filter-film')).toContain('50');
-    await page.textWhen('sentences', (t) => t.includes('keeps 50'));
+    await page.textWhen('step-sentences', (t) => t.includes('keeps 50'));
   });
   it('falls dry where its spill is led under the sand, and says so', async () => {
     await field('Water over the sand at rest', '-20');
-    await page.textWhen('sentences', (t) => t.includes('falls dry and dies'));
+    await page.textWhen('step-sentences', (t) => t.includes('falls dry and dies'));
     await page.click('undo');
     const spill = await page.part('spill-filter');
     await spill.sendKeys(Key.ARROW_UP);
     await page.until('the spill to rise', async () => (await slides('spill-filter')).includes('55'));
     await page.click('undo');
-    await page.textWhen('sentences', (t) => t.includes('keeps 50'));
+    await page.textWhen('step-sentences', (t) => t.includes('keeps 50'));
   });
   it('an element takes its part of the flow, more when it clogs', async () => {
     await page.click('bench-cabin-clean');
-    const what = await page.part('treat-what');
-    await what.click();
-    await page.until('the list', async () => {
-      const found = await page.driver.executeScript<boolean>(
-        `const o = [...document.querySelectorAll('.n-base-select-option')].find((e) => e.textContent.includes('Carbon block')); o?.click(); return !!o;`,
-      );
-      return found;
-    });
+    await page.pick('[data-test="treat-what"]', 'Carbon block');
     await page.click('try-treat');
     await page.part('trying');
     await page.click('keep');
     await page.click('bench-treatment');
     await field('Times its clean loss', '6');
-    await page.textWhen('sentences', (t) => t.includes('Carbon block in') && t.includes('takes'));
+    await page.textWhen('step-sentences', (t) => t.includes('Carbon block in') && t.includes('takes'));
     await page.saved();
   });
 });

@@ -3,7 +3,7 @@
 // bucket's water, what the animals reach a band along the floor; the rail must lie in both. The bucket is taken up and down.
 import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
-import { DRINKER_ROWS, DRINKER_USES, findAnimal } from '@vernal-slope/plan/catalogue';
+import { DRINKER_ROWS, DRINKER_USES, findAnimal, FLOAT_ROWS } from '@vernal-slope/plan/catalogue';
 import { floorOf } from '@vernal-slope/plan/compile';
 import type { Fault } from '@vernal-slope/plan/document';
 import {
@@ -29,7 +29,7 @@ import {
   type DrinkerStands,
   type RailPlot,
 } from '@vernal-slope/plan/drink';
-import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, setFloatKind, type Command } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
@@ -211,6 +211,11 @@ const fallOf = (l: (typeof lines.value)[number]): number => {
   return at[l.first] - at[at.length - 1];
 };
 const animals = DRINKER_USES.map((u) => ({ value: u.animal, label: u.name }));
+/** Valves that fit a bucket. */
+const VALVES = FLOAT_ROWS.filter((r) => ['mini-bucket', 'toilet-fill', 'arm-ball-half'].includes(r.id)).map((r) => ({
+  value: r.id,
+  label: r.name,
+}));
 const kinds = DRINKER_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const setAnimal = (animal: string): void =>
   void perform(
@@ -259,7 +264,21 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
           :commit="setFloat"
           show-unit
         />
-        <span>above its floor.</span>
+        <span>above its floor{{ bucket.inlet?.floatValve ? ', by' : '.' }}</span>
+        <ChoiceField
+          v-if="bucket.inlet?.floatValve"
+          fit
+          :value="
+            VALVES.some((v) => v.value === bucket?.inlet?.floatValve?.type)
+              ? (bucket.inlet.floatValve.type ?? null)
+              : null
+          "
+          :options="VALVES"
+          placeholder="a valve of its own"
+          label="Valve of the bucket"
+          data-test="rail-valve"
+          @update:value="(kind: string) => bucket && perform(setFloatKind(bucket.id, kind))"
+        />
       </template>
     </p>
     <div class="scroll" tabindex="0" aria-label="The rail under its bucket">
