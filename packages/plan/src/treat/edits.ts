@@ -73,6 +73,8 @@ export const filterDrop = (m: FilterMade): number => {
   return h.inlet - h.spill + FALL + m.clean.height - CLEAN_OUTLET - LOW_WATER;
 };
 const CLEAN_OUTLET = 0.04;
+/** Wide enough for all that the sand gives under the little fall that there is, mm. */
+const CLEAN_SEAT = 8;
 
 /**
  * A filter before a tap: the line ends at the filter's float, over its spill the clean tank fills, and from there a short pipe goes to
@@ -111,7 +113,19 @@ export function filterBefore(
         outletM: CLEAN_OUTLET,
         overflowM: tidy(made.clean.height - 0.02),
         startLevelM: tidy(made.clean.height / 2),
-        inlet: { at: 'top', heightM: made.clean.height },
+        inlet: {
+          at: 'top',
+          heightM: made.clean.height,
+          // shut, the water stands back over the sand, and the filter's own float shuts in turn
+          floatValve: {
+            type: 'mini-bucket',
+            seatMm: CLEAN_SEAT,
+            dischargeCoefficient: 0.62,
+            characteristic: 'proportional',
+            closeLevelM: tidy(made.clean.height - 0.04),
+            bandM: 0.03,
+          },
+        },
       });
       const short = (key: string, from: string, to: string, lengthM: number): void => {
         const leg: Leg = { lengthM, endGroundM: tap.groundM, pipe: structuredClone(pipe) };

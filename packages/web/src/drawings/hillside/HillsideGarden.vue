@@ -2,12 +2,14 @@
 // What grows on the hillside: wicking beds as boxes with their water, holes along a pipe as drops under it.
 import type { ScaleLinear } from 'd3-scale';
 import { computed } from 'vue';
-import type { DrawnBed, Point } from './section.ts';
+import type { DrawnBed, DrawnTote, Point } from './section.ts';
 
 const props = defineProps<{
   beds: readonly DrawnBed[];
   holes: readonly Point[];
   drains: readonly { readonly id: string; readonly points: readonly Point[] }[];
+  totes: readonly DrawnTote[];
+  called: (id: string) => string;
   x: ScaleLinear<number, number>;
   y: ScaleLinear<number, number>;
   width: number;
@@ -42,6 +44,27 @@ const drainPaths = computed(() =>
       .join(''),
   })),
 );
+/** px: a tote stands so far to the left of where it is filled, the next beyond it. */
+const BESIDE = -72;
+const TOTE = 20;
+const carried = computed(() =>
+  props.totes
+    .map((t, k) => {
+      const px = props.x(t.x) + BESIDE * (k + 1);
+      const [top, foot] = [props.y(t.floor + t.height), props.y(t.floor)];
+      return {
+        id: t.id,
+        from: props.x(t.x),
+        px,
+        left: px - TOTE / 2,
+        top: Math.min(top, foot - 10),
+        foot,
+        ground: Math.max(props.y(t.ground), foot + 2),
+        water: Math.min(props.y(t.floor + t.level), foot - 1),
+      };
+    })
+    .filter((t) => inside(t.px)),
+);
 /** Drops, as many as can be told apart. */
 const drops = computed(() => {
   let last = -Infinity;
@@ -68,6 +91,13 @@ const drops = computed(() => {
       <rect class="fill" :x="b.left" :y="b.water" :width="b.wide" :height="b.foot - b.water" />
       <path class="frame" :d="`M${b.left} ${b.top}V${b.foot}h${b.wide}V${b.top}`" />
     </g>
+    <g v-for="t in carried" :key="t.id" :data-tote="t.id">
+      <title>{{ called(t.id) }}, carried: its water comes by visit</title>
+      <path class="visit" :d="`M${t.from} ${t.top}Q${(t.from + t.px) / 2} ${t.top - 22} ${t.px} ${t.top - 2}`" />
+      <rect class="pallet" :x="t.left - 2" :y="t.foot" :width="TOTE + 4" :height="t.ground - t.foot" />
+      <rect class="fill" :x="t.left" :y="t.water" :width="TOTE" :height="t.foot - t.water" />
+      <path class="frame" :d="`M${t.left} ${t.top}V${t.foot}h${TOTE}V${t.top}Z`" />
+    </g>
     <path v-for="d in drainPaths" :key="d.id" class="drain" :d="d.path" :data-drain="d.id" />
     <path v-if="drops" class="drops" :d="drops" />
   </g>
@@ -86,6 +116,18 @@ const drops = computed(() => {
   fill: none;
   stroke: var(--ink);
   stroke-width: 1.5;
+}
+
+.visit {
+  fill: none;
+  stroke: var(--water-deep);
+  stroke-dasharray: 3 4;
+  stroke-width: 1.5;
+}
+
+.pallet {
+  fill: var(--earth-ink);
+  fill-opacity: 0.5;
 }
 
 .leg {

@@ -440,10 +440,12 @@ const summary = computed(() => {
         <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
         <HillsideGarden
-          v-if="section.beds.length + section.holes.length + section.drains.length > 0"
+          v-if="section.beds.length + section.holes.length + section.drains.length + section.totes.length > 0"
           :beds="section.beds"
           :holes="section.holes"
           :drains="section.drains"
+          :totes="section.totes"
+          :called="(id: string) => nameIn(plan, id)"
           :x="x"
           :y="y"
           :width="w"

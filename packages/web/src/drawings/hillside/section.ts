@@ -2,8 +2,9 @@
 // the chosen place, with ground, pipe, running and standing line, vessels and tubes.
 import { gradePoints, humpStations, lowStations } from '@vernal-slope/core/profile';
 import { headOfPressure } from '@vernal-slope/core/water';
-import { levelFor, vesselHeight } from '@vernal-slope/plan/compile';
+import { floorOf, levelFor, vesselHeight } from '@vernal-slope/plan/compile';
 import type { Plan, PlanNode } from '@vernal-slope/plan/schema';
+import { totesOf } from '@vernal-slope/plan/tote';
 import { routeTo } from '@vernal-slope/plan/topology';
 import { bedFloor, bedLevel, wantsOf, feeds, isBed, isOutlet, isStore, isVessel } from '@vernal-slope/plan/kinds';
 import type { LegRef } from '../../session/planpage.ts';
@@ -79,6 +80,14 @@ export interface Mark {
 }
 
 /** A wicking bed on the drawn way or behind it. */
+export interface DrawnTote {
+  readonly id: string;
+  readonly x: number;
+  /** m above datum: under its pallets, and its floor. */ readonly ground: number;
+  readonly floor: number;
+  readonly height: number;
+  readonly level: number;
+}
 export interface DrawnBed {
   readonly id: string;
   readonly x: number;
@@ -108,6 +117,8 @@ export interface Section {
   /** Holes along pipes, those taped over left out. */
   readonly holes: readonly Point[];
   /** Greywater that falls away from a place of the way or behind it. */
+  /** Totes that no line joins, at the place where they are filled. */
+  readonly totes: readonly DrawnTote[];
   readonly drains: readonly { readonly id: string; readonly points: readonly Point[] }[];
   /** Places on the drawn way, from which a line can be led. */
   readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];
@@ -292,6 +303,7 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     flags,
     marks: marksOf(strips),
     beds: bedsOf(results, placeX),
+    totes: totesAt(results, placeX),
     drains: drainsOf(results, placeX),
     holes: [...strips, ...behind].flatMap((strip) => holesOf(results, strip)),
     places,
@@ -320,6 +332,21 @@ function bedsOf(results: PlanResults, placeX: ReadonlyMap<string, number>): Draw
       ];
     })
     .sort((a, b) => a.x - b.x);
+}
+
+/** Totes that are carried and hang on no line, at the place where they are filled, else where the drawing begins. */
+function totesAt(results: PlanResults, placeX: ReadonlyMap<string, number>): DrawnTote[] {
+  const first = Math.min(...placeX.values());
+  return totesOf(results.compiled.plan)
+    .filter((t) => !placeX.has(t.id) && Number.isFinite(first))
+    .map((t) => ({
+      id: t.id,
+      x: placeX.get(t.moved.from ?? '') ?? first,
+      ground: t.groundM,
+      floor: floorOf(t),
+      height: vesselHeight(t),
+      level: levelFor(t, 'start'),
+    }));
 }
 
 /** Drains laid out to the right from the places that they begin at, true to their heights. */

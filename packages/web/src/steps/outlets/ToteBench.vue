@@ -413,7 +413,7 @@ const words = computed(() => {
 .round {
   display: block;
   width: 100%;
-  min-width: 320px;
+  min-width: 500px;
 }
 
 .earth {

@@ -443,7 +443,7 @@ const rowsFor = (group: 'element' | 'heater'): string =>
 .drawing {
   display: block;
   width: 100%;
-  min-width: 300px;
+  min-width: 400px;
 }
 
 h3 {
