@@ -20,7 +20,7 @@ export {
   type FixtureRuns,
   type Taking,
 } from './cabin.ts';
-export { cabinFindings, judgeCabin, judgeCabins, judgeFixtures } from './judge.ts';
+export { cabinFindings, judgeCabin, judgeCabins } from './judge.ts';
 export {
   fireRuns,
   lowerTap,

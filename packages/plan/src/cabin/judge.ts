@@ -74,9 +74,5 @@ function fireFindings(c: Compiled, cabin: Cabin): Finding[] {
 export const judgeCabins = (c: Compiled): Finding[] =>
   worstFirst(cabinsOf(c.plan).flatMap((cabin) => judgeCabin(c, cabin)));
 
-/** Of all taps of a plan, without who takes whose water: that asks for many more solves. */
-export const judgeFixtures = (c: Compiled): Finding[] =>
-  worstFirst(cabinsOf(c.plan).flatMap((cabin) => fixtureFindings(c, cabin, cabinRuns(c, cabin, []))));
-
 /** Of a cabin, all its taps shut. */
 export const judgeCabin = (c: Compiled, cabin: Cabin): Finding[] => cabinFindings(c, cabin, cabinRuns(c, cabin, []));

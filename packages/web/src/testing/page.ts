@@ -23,7 +23,9 @@ import { usePlanResults } from '../session/usePlanResults.ts';
 const HERE = import.meta.url;
 
 /** A plan of the demo, read as any plan is. */
-export function demoPlan(name: 'ousel-bank' | 'tarn-foot' | 'kestrel-croft' | 'long-fell-hut' | 'bakehouse-yard'): Plan {
+export function demoPlan(
+  name: 'ousel-bank' | 'tarn-foot' | 'kestrel-croft' | 'long-fell-hut' | 'bakehouse-yard',
+): Plan {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, HERE), 'utf8'));
   if (!loaded.ok) throw new Error('the demo plan has faults');
   return loaded.plan;

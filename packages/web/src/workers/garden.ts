@@ -2,6 +2,7 @@
 import {
   chainsOf,
   chainStands,
+  judgeGarden,
   drillsByGroup,
   levelling,
   searchHoles,
@@ -15,9 +16,13 @@ import { judgeCabins } from '@vernal-slope/plan/cabin';
 import { compilePlan } from '@vernal-slope/plan/compile';
 import { worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { judgeRails } from '@vernal-slope/plan/drink';
+import { judgeDrains } from '@vernal-slope/plan/greywater';
 import { judgeTotes } from '@vernal-slope/plan/tote';
 import { judgeTreatment } from '@vernal-slope/plan/treat';
-import { judgeTroughs } from '@vernal-slope/plan/trough';
+import { isBasin } from '@vernal-slope/plan/kinds';
+import type { PlanRefill } from '@vernal-slope/plan/solve';
+import { judgeTroughs, troughVisit } from '@vernal-slope/plan/trough';
 
 export interface HolesAsked {
   readonly plot: string;
@@ -31,7 +36,8 @@ export interface GardenApi {
   groups: (plan: Plan, asked: HolesAsked, told: (share: number) => void) => GroupDrills | undefined;
   watering: (plan: Plan, plot: string, month: number) => Watering | undefined;
   levelling: (plan: Plan, bucket: string) => Levelling | undefined;
-  /** Of taps, troughs, treatment and totes, each asking for solves of its own. */
+  visit: (plan: Plan, trough: string) => PlanRefill | undefined;
+  /** Of all that has a bench, each asking for solves of its own. */
   judged: (plan: Plan) => Finding[];
 }
 
@@ -48,8 +54,21 @@ export const gardenApi: GardenApi = {
     const stands = chain && chainStands(chain);
     return stands && levelling(plan, stands);
   },
+  visit: (plan, id) => {
+    const c = compilePlan(plan);
+    const node = plan.nodes.find((n) => n.id === id);
+    return isBasin(node) ? troughVisit(c, node) : undefined;
+  },
   judged: (plan) => {
     const c = compilePlan(plan);
-    return worstFirst([...judgeTroughs(c), ...judgeCabins(c), ...judgeTreatment(c), ...judgeTotes(c)]);
+    return worstFirst([
+      ...judgeGarden(c),
+      ...judgeRails(c),
+      ...judgeDrains(plan),
+      ...judgeTroughs(c),
+      ...judgeCabins(c),
+      ...judgeTreatment(c),
+      ...judgeTotes(c),
+    ]);
   },
 };

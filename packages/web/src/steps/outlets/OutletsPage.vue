@@ -36,6 +36,7 @@ const holes = proxyRefs(state.holes);
 const groups = proxyRefs(state.groups);
 const watering = proxyRefs(state.watering);
 const levelling = proxyRefs(state.levelling);
+const visit = proxyRefs(state.visit);
 /** What goes before the name of a bench. */
 const TITLES = {
   plot: '',
@@ -236,6 +237,7 @@ function rows(key: string): void {
       :results="results"
       :plan="plan"
       :node="bench.node"
+      :visit="visit.answer ?? undefined"
       :edit="edit"
       :trying="trying !== ''"
       @all="allEntries"

@@ -10,7 +10,7 @@ import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import { isBasin } from '@vernal-slope/plan/kinds';
 import type { BasinNode, Plan, Setting } from '@vernal-slope/plan/schema';
 import { ballOf, limitsOfFloat } from '@vernal-slope/plan/simulate';
-import { solvePlan } from '@vernal-slope/plan/solve';
+import { solvePlan, type PlanRefill } from '@vernal-slope/plan/solve';
 import {
   addSecond,
   changeSetting,
@@ -22,7 +22,6 @@ import {
   setWaterLine,
   travelOf,
   troughRuns,
-  troughVisit,
 } from '@vernal-slope/plan/trough';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
@@ -44,6 +43,8 @@ const props = defineProps<{
   results: PlanResults;
   plan: Plan;
   node: BasinNode;
+  /** The thirstiest visit and the filling after it; undefined while it is worked out. */
+  visit: PlanRefill | undefined;
   edit: (command: Command) => readonly Fault[];
   trying: boolean;
 }>();
@@ -52,7 +53,6 @@ const settings = useSettings();
 const { perform } = useEdits();
 const c = computed(() => props.results.compiled);
 const runs = computed(() => troughRuns(c.value, props.node));
-const visit = computed(() => troughVisit(c.value, props.node));
 const set = computed<Setting>(() => props.node.setting ?? {});
 const herd = computed(() => props.node.herds?.[0]);
 const float = computed(() => props.node.inlet?.floatValve);

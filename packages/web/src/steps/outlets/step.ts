@@ -1,11 +1,11 @@
 // The Outlets step: taps, showers, troughs; rows of holes and wicking beds on benches of their own.
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
-import { chainFindings, judgeGarden, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
+import { chainFindings, plotFindings, waterPlot } from '@vernal-slope/plan/garden';
 import { herdWords } from '@vernal-slope/plan/catalogue';
 import { cabinFindings, cabinRuns } from '@vernal-slope/plan/cabin';
-import { judgeRails, railFindings, railStands } from '@vernal-slope/plan/drink';
-import { drainFindings, drainRuns, judgeDrains } from '@vernal-slope/plan/greywater';
+import { railFindings, railStands } from '@vernal-slope/plan/drink';
+import { drainFindings, drainRuns } from '@vernal-slope/plan/greywater';
 import { isBasin, isBed, isOutlet, isTap } from '@vernal-slope/plan/kinds';
 import { elementsRun, elementFindings, filterFindings, filterRuns, filtersOf } from '@vernal-slope/plan/treat';
 import { toteFindings, toteRuns } from '@vernal-slope/plan/tote';
@@ -25,11 +25,8 @@ import { useAnswer } from '../../workers/useAnswer.ts';
 /** How long after an edit its taps and troughs are judged, ms. */
 const JUDGED_MS = 250;
 
-/** What a worker found of taps, troughs, treatment and totes; of the plan before while it works. */
+/** What a worker found of all benches; of the plan before while it works. */
 const late = shallowRef<readonly Finding[] | null>(null);
-
-/** What is found of a plan's garden: once for each plan. */
-const gardens = new WeakMap<Plan, readonly Finding[]>();
 
 export const outletsStep: StepRow = {
   key: 'outlets',
@@ -37,19 +34,7 @@ export const outletsStep: StepRow = {
   page: defineAsyncComponent(() => import('./OutletsPage.vue')),
   begun: (plan) =>
     plan.nodes.some((n) => isOutlet(n) || isBed(n)) || (plan.plots ?? []).length + (plan.drains ?? []).length > 0,
-  findings: ({ plan, results }) => {
-    let garden = gardens.get(plan);
-    if (!garden)
-      gardens.set(
-        plan,
-        (garden = worstFirst([
-          ...judgeGarden(results.compiled),
-          ...judgeRails(results.compiled),
-          ...judgeDrains(plan),
-        ])),
-      );
-    return [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...garden, ...(late.value ?? [])];
-  },
+  findings: ({ results }) => [...results.findings.filter((f) => stepOf(f) === 'outlets'), ...(late.value ?? [])],
   use: (page) => {
     const settings = useSettings();
     const here = computed(() => page.step.value === 'outlets');

@@ -17,6 +17,7 @@ import { isBasin, isTap } from '@vernal-slope/plan/kinds';
 import { filtersOf } from '@vernal-slope/plan/treat';
 import { totesOf, type Tote } from '@vernal-slope/plan/tote';
 import type { BasinNode, Drain, Plan, Plot } from '@vernal-slope/plan/schema';
+import type { PlanRefill } from '@vernal-slope/plan/solve';
 import type { GardenApi, HolesAsked } from '../../workers/garden.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
 
@@ -73,6 +74,7 @@ export interface OutletsState {
   readonly groups: Answer<GroupDrills | undefined>;
   readonly watering: Answer<Watering | undefined>;
   readonly levelling: Answer<Levelling | undefined>;
+  readonly visit: Answer<PlanRefill | undefined>;
 }
 
 export function useBenches(
@@ -173,7 +175,17 @@ export function useBenches(
     ask: (api, q) => api.levelling(q.plan, q.bucket),
     keeps: (before, now) => before.bucket === now.bucket,
   });
-  return { picked, shown, opened, tabs, bench, month, wished, holes, groups, watering, levelling };
+  const visit = useAnswer<GardenApi, { readonly plan: Plan; readonly trough: string }, PlanRefill | undefined>({
+    worker: gardenWorker,
+    question: computedQuestion(() =>
+      plan.value && bench.value.kind === 'trough' && typeof Worker !== 'undefined'
+        ? { plan: plan.value, trough: bench.value.node.id }
+        : null,
+    ),
+    ask: (api, q) => api.visit(q.plan, q.trough),
+    keeps: (before, now) => before.trough === now.trough,
+  });
+  return { picked, shown, opened, tabs, bench, month, wished, holes, groups, watering, levelling, visit };
 }
 
 /** A question made once for each change of what it is made of. */
