@@ -25,7 +25,7 @@ import { cubicMetres, litres, metresOfMm, minutesOf, railHours } from '../compil
 import type { Herd, NeedAt, Needs, Plan, Plot, VesselNode } from '../schema/index.ts';
 import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
 import { emitterPlaces } from '../fields/index.ts';
-import { isBed, isVessel, nameOf } from '../kinds/index.ts';
+import { isBed, isTote, isVessel, nameOf } from '../kinds/index.ts';
 
 export interface NeedRow extends Consumer {
   readonly kind: 'herd' | 'people' | 'garden';
@@ -343,6 +343,32 @@ function railRow(plan: Plan, plot: Plot): NeedRow[] {
   ];
 }
 
+/** What cans take from a tote that is filled at a place of the plan; what hangs on it has rows of its own. */
+function toteRow(node: VesselNode): NeedRow[] {
+  if (!isTote(node)) return [];
+  const { from, litresPerDay: each, months, everyDays, at, fillLpm } = node.moved;
+  if (from === undefined || !each) return [];
+  const name = `${nameOf(node)}, by can`;
+  const source = 'entered: taken by can, filled at its visits';
+  return [
+    {
+      id: `tote:${node.id}`,
+      kind: 'garden',
+      name,
+      perDay: Array.from({ length: 12 }, (_, m) => (there(months, m) ? cubicMetres(each) : 0)),
+      hours: spreadOver(minutesOf(at ?? '08:00'), Math.max(1, (each * everyDays) / fillLpm)),
+      each,
+      count: 1,
+      perUnit: 0,
+      source,
+      working: eachWorking(name, 1, each, 'tote', source),
+      basis: 'entered',
+      at: { grown: [node.id], places: [from] },
+      ifToo: false,
+    },
+  ];
+}
+
 /** Losses taken when the plan does not say: leaks and spills (common practice, no source). */
 export const DEFAULT_LOSS = 0.1;
 
@@ -366,6 +392,7 @@ export function planNeeds(plan: Plan): PlanNeeds {
     ...(needs.gardens ?? []).map((_, k) => gardenRow(plan, needs, k, et)),
     ...bedsRow(plan),
     ...(plan.plots ?? []).flatMap((p) => [...railRow(plan, p), ...plotRow(plan, p)]),
+    ...plan.nodes.flatMap((n) => (isVessel(n) ? toteRow(n) : [])),
   ];
   const losses = needs.lossShare ?? DEFAULT_LOSS;
   const rows = all.filter((r) => !r.ifToo);

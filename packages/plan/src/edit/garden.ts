@@ -305,6 +305,7 @@ export const splitRun = (plot: string, runs: number): Command => ({
           ),
         };
         delete run.fittings;
+        delete run.treatment;
         delete run.entrance;
         dropPosition(run);
         const end = freeId(plan, `${line.id}-end`);

@@ -9,7 +9,7 @@ import { cutEmitters, movedEmitters } from './holes.ts';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** Parts a leg at `atM` along it; the rise is shared by length, fittings and entrance stay with the first part. */
+/** Parts a leg at `atM` along it; the rise is shared by length, fittings and entrance stay with the first part, treatment with the second. */
 export const splitLeg = (lineId: string, leg: number, atM: number): Command => ({
   label: `leg ${leg + 1}: split`,
   recipe: (plan) => {
@@ -37,6 +37,8 @@ export const splitLeg = (lineId: string, leg: number, atM: number): Command => (
     old.lengthM = tidy(atM);
     old.endGroundM = middle;
     delete old.survey;
+    // what the water passes stands at the leg's end
+    delete old.treatment;
     line.legs.splice(leg + 1, 0, second);
   },
 });
@@ -62,6 +64,7 @@ export const joinLegs = (lineId: string, leg: number): Command => ({
     [first.endEastingM, first.endNorthingM] = [next.endEastingM, next.endNorthingM];
     if (next.endEastingM === undefined) dropPosition(first);
     if (next.fittings?.length) first.fittings = [...(first.fittings ?? []), ...next.fittings];
+    if (next.treatment?.length) first.treatment = [...(first.treatment ?? []), ...next.treatment];
     const remark = [first.remark, next.remark].filter(Boolean).join('; ');
     if (remark) first.remark = remark;
     if (next.checkValve) first.checkValve = true;

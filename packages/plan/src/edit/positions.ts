@@ -121,6 +121,7 @@ export const legsFromGround = (lineId: string, ground: GroundParts): Command => 
           delete leg.checkValve;
           delete leg.remark;
         }
+        if (i < parts.length - 1) delete leg.treatment;
         return leg;
       });
     });
@@ -227,6 +228,7 @@ export const moveTee = (lineId: string, by: number): Command => ({
           endGroundM: tidy(starts[k] + share * (leg.endGroundM - starts[k])),
         };
         delete cut.survey;
+        delete cut.treatment;
         delete cut.endEastingM;
         delete cut.endNorthingM;
         const second: Leg = { ...leg, lengthM: tidy(endsAt - at) };

@@ -64,8 +64,7 @@ export function looseEnds(plan: Plan): readonly LooseEnd[] {
       if (!filled.has(node.id)) add(joined.length === 0 ? 'alone' : 'unfilled');
     } else if (joined.length === 0) {
       if (!filled.has(node.id)) add('alone');
-    }
-    else if (lost.has(node.id)) add('unfed');
+    } else if (lost.has(node.id)) add('unfed');
     // a lateral may end so
     else if (isBareJoint(node) && joined.length === 1 && !laterals.has(joined[0])) add('bare-end', joined[0]);
   }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { planNeeds } from '../budget/index.ts';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { addRows, glimpse } from '../edit/index.ts';
@@ -111,6 +112,16 @@ describe('a tote that is carried', () => {
     expect(hoursAWeek(round)).toBeCloseTo(r.visitTime, 6);
     const twice = roundOf([runs(made((m) => void (m.everyDays = 3)))]);
     expect(Math.max(...twice.map((w) => w.fills[0]))).toBe(3);
+  });
+});
+
+describe('in Need', () => {
+  it('its cans are a row in its months, taken where it is filled; not where it is filled from outside', () => {
+    const row = planNeeds(made()).rows.find((r) => r.id.startsWith('tote:'));
+    expect(row?.perDay.map((v) => Math.round(v * 1000))).toEqual([0, 0, 0, 100, 100, 100, 100, 100, 100, 0, 0, 0]);
+    expect(row?.at).toMatchObject({ places: ['hill'] });
+    expect(row?.hours.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    expect(planNeeds(made((m) => void delete m.from)).rows.some((r) => r.id.startsWith('tote:'))).toBe(false);
   });
 });
 

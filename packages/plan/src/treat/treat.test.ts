@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan, type Loaded } from '../document/index.ts';
-import { glimpse } from '../edit/index.ts';
+import { glimpse, joinLegs, splitLeg } from '../edit/index.ts';
 import type { Leg, Plan } from '../schema/index.ts';
 import { simulatePlan } from '../simulate/index.ts';
 import { optionsOf, solvePlan, standFor } from '../solve/index.ts';
@@ -165,6 +165,39 @@ describe('what is wrong with a filter', () => {
     const loaded = loadPlan(JSON.stringify(plan));
     expect(loaded.ok).toBe(false);
     expect(JSON.stringify(loaded)).toContain('filter.depthM');
+  });
+});
+
+describe('a leg with an element', () => {
+  const carbon = (): Plan => glimpse(cabin(), addElement('line', 0, 'carbon', 'x'));
+  const kinds = (plan: Plan): string[][] => plan.lines[0].legs.map((l) => (l.treatment ?? []).map((t) => t.kind));
+  it('split keeps it once, at its end; joined again it is as before', () => {
+    const parted = glimpse(carbon(), splitLeg('line', 0, 12));
+    expect(kinds(parted)).toEqual([[], ['carbon']]);
+    expect(flowOf(parted)).toBeCloseTo(flowOf(carbon()), 9);
+    const joined = glimpse(parted, joinLegs('line', 0));
+    expect(kinds(joined)).toEqual([['carbon']]);
+  });
+});
+
+describe('how high a filter must stand', () => {
+  it('is found with its crest: what its sand does not give no height gives', () => {
+    const plan = made();
+    const filter = filtersOf(plan)[0];
+    // the filter feeds the tap by itself
+    plan.nodes = plan.nodes.filter((n) => n.id !== 'clean');
+    plan.lines = plan.lines
+      .filter((l) => l.from !== 'clean')
+      .map((l) => (l.from === filter.id ? { ...l, to: 'tap' } : l));
+    const { conductance } = runs(plan);
+    // at low water it stands 0.1 m over its spill
+    const stand = (share: number) =>
+      standFor(plan, { tank: filter.id, outlets: ['tap'], flow: share * 0.1 * conductance, pressure: 5000 });
+    const half = stand(0.5);
+    if (!half.ok) throw new Error('no stand');
+    // mouth at 1 m, 5 kPa, half of the 0.1 m lost in the sand
+    expect(half.stand).toBeCloseTo(1 + 5000 / 9806 + 0.05 - filter.outletM - 0.1, 2);
+    expect(stand(1.5)).toMatchObject({ ok: false, reason: 'too-high' });
   });
 });
 

@@ -13,6 +13,7 @@ import type { NeedView } from './NeedLine.vue';
 const props = defineProps<{ row: NeedRow; view: NeedView; grown: readonly string[] }>();
 const settings = useSettings();
 const { open } = usePlanPage();
+const alike = computed(() => props.row.perDay.every((v) => v === props.row.perDay[0]));
 const names = computed(() => props.grown.map((id) => nameIn(props.view.plan, id)).join(', '));
 </script>
 
@@ -34,7 +35,7 @@ const names = computed(() => props.grown.map((id) => nameIn(props.view.plan, id)
       >
         {{ showPerDay(row.perDay[view.month], settings.units) }}
       </button>
-      all year alike,
+      {{ alike ? 'all year alike' : 'in the months of its own' }},
       <span class="from">{{ quoted(row.source, settings.units) }}.</span> Changed on its bench at Outlets.
     </p>
   </div>
