@@ -203,6 +203,7 @@ describe('in US units at phone width', () => {
     ]) {
       await page.click(tab);
       await page.part(part);
+      expect(await page.axe(), tab).toEqual([]);
       expect(
         await page.driver.executeScript<number>('return document.documentElement.scrollWidth'),
         tab,

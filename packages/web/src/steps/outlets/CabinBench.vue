@@ -636,10 +636,6 @@ h3 {
   width: 130px;
 }
 
-.count {
-  width: 84px;
-}
-
 .nozzles th,
 .nozzles td {
   padding: 2px 14px 2px 0;

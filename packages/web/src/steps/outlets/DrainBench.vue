@@ -348,10 +348,6 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
   min-width: 640px;
 }
 
-.earth {
-  fill: var(--earth-wash);
-}
-
 .ground {
   fill: none;
   stroke: var(--moss);

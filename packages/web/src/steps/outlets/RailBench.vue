@@ -682,10 +682,6 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
   fill: var(--water-wash);
 }
 
-.earth {
-  fill: var(--earth-wash);
-}
-
 .ground {
   fill: none;
   stroke: var(--earth-ink);
@@ -775,19 +771,6 @@ const perHead = computed(() => d.value.litresPerHeadPerDay ?? findAnimal(d.value
   stroke-width: 2.5;
 }
 
-.hold {
-  touch-action: none;
-  cursor: ns-resize;
-  fill: transparent;
-}
-
-.hold:hover,
-.hold:focus-visible {
-  stroke: var(--ink);
-  stroke-dasharray: 3 3;
-  stroke-width: 1.5;
-}
-
 .figures {
   border-collapse: collapse;
   border-top: 3px double var(--rule);
@@ -864,10 +847,6 @@ figure {
   gap: 8px 20px;
   padding-top: 8px;
   border-top: var(--line-hair) solid var(--rule);
-}
-
-.count {
-  width: 84px;
 }
 
 .top :deep(.quantity) {

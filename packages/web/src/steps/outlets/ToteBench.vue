@@ -399,10 +399,6 @@ const words = computed(() => {
 </template>
 
 <style scoped>
-.all {
-  margin-left: auto;
-}
-
 .halves {
   display: grid;
   grid-template-columns: minmax(300px, 560px) minmax(0, 1fr);
@@ -414,10 +410,6 @@ const words = computed(() => {
   display: block;
   width: 100%;
   min-width: 500px;
-}
-
-.earth {
-  fill: var(--earth-wash);
 }
 
 .ground {
@@ -469,14 +461,6 @@ const words = computed(() => {
   stroke-width: 2;
 }
 
-.note {
-  font-size: 13px;
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 3px;
-}
-
 .round .note {
   font-size: 10px;
 }
@@ -496,10 +480,6 @@ const words = computed(() => {
   align-items: center;
   padding-top: 8px;
   border-top: 3px double var(--rule);
-}
-
-.count {
-  width: 84px;
 }
 
 .months {

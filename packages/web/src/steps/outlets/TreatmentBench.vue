@@ -496,27 +496,6 @@ h3 {
   stroke-width: 2.5;
 }
 
-.note {
-  font-size: 13px;
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 3px;
-}
-
-.hold {
-  touch-action: none;
-  cursor: ns-resize;
-  fill: transparent;
-}
-
-.hold:hover,
-.hold:focus-visible {
-  stroke: var(--ink);
-  stroke-dasharray: 3 3;
-  stroke-width: 1.5;
-}
-
 .elements {
   display: grid;
   gap: 8px;
@@ -528,10 +507,6 @@ h3 {
 .elements p,
 .beside p {
   margin: 4px 0;
-}
-
-.count {
-  width: 84px;
 }
 
 @media (max-width: 800px) {

@@ -657,18 +657,10 @@ const time = (s: number | null | undefined): string =>
 </template>
 
 <style scoped>
-.all {
-  margin-left: auto;
-}
-
 .drawing {
   display: block;
   width: 100%;
   min-width: 680px;
-}
-
-.earth {
-  fill: var(--earth-wash);
 }
 
 .ground {
@@ -729,29 +721,8 @@ const time = (s: number | null | undefined): string =>
   stroke: var(--ink);
 }
 
-.note {
-  font-size: 13px;
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 3px;
-}
-
 .middle {
   text-anchor: middle;
-}
-
-.hold {
-  touch-action: none;
-  cursor: ns-resize;
-  fill: transparent;
-}
-
-.hold:hover,
-.hold:focus-visible {
-  stroke: var(--ink);
-  stroke-dasharray: 3 3;
-  stroke-width: 1.5;
 }
 
 .halves {
@@ -765,22 +736,8 @@ figure {
   margin: 8px 0;
 }
 
-.who {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-  padding-top: 8px;
-  margin-top: 8px;
-  border-top: var(--line-hair) solid var(--rule);
-}
-
 .frost-words {
   margin: 0;
-}
-
-.count {
-  width: 84px;
 }
 
 .others {
