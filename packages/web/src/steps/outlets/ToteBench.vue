@@ -321,11 +321,10 @@ const words = computed(() => {
         class="plain-button month"
         :class="{ on: out(m), frost: runs.frosty.includes(m - 1) }"
         :aria-pressed="out(m)"
-        :aria-label="`${MONTHS[m - 1]}${runs.frosty.includes(m - 1) ? ', frost' : ''}`"
         :data-test="`tote-month-${m}`"
         @click="month(m)"
       >
-        {{ MONTHS[m - 1].slice(0, 3) }}
+        {{ MONTHS[m - 1].slice(0, 3) }}<span v-if="runs.frosty.includes(m - 1)" class="visually-hidden">, frost</span>
       </button>
     </fieldset>
     <figure>

@@ -3,10 +3,10 @@
 // what frost asks. The water line is taken up and down.
 import { computed } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
-import { findAnimal, herdWords, TROUGH_ROWS, TROUGH_RULES } from '@vernal-slope/plan/catalogue';
+import { ANIMAL_ROWS, findAnimal, herdWords, TROUGH_ROWS, TROUGH_RULES } from '@vernal-slope/plan/catalogue';
 import { vesselHeight } from '@vernal-slope/plan/compile';
 import type { Fault } from '@vernal-slope/plan/document';
-import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import { addHerd, changeNode, setHerdClass, type Command } from '@vernal-slope/plan/edit';
 import { isBasin } from '@vernal-slope/plan/kinds';
 import type { BasinNode, Plan, Setting } from '@vernal-slope/plan/schema';
 import { ballOf, limitsOfFloat } from '@vernal-slope/plan/simulate';
@@ -155,6 +155,7 @@ const spots = computed(() => {
   });
 });
 
+const animals = computed(() => ANIMAL_ROWS.map((r) => ({ value: r.id, label: quoted(r.name, settings.units) })));
 const vessels = TROUGH_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const others = computed(() => otherVessels(runs.value));
 const row = computed(() => TROUGH_ROWS.find((r) => r.id === set.value.vessel));
@@ -459,6 +460,19 @@ const time = (s: number | null | undefined): string =>
       </figure>
     </div>
     <div class="who">
+      <span v-if="!herd" class="entry">
+        <span>Who drinks here?</span>
+        <ChoiceField
+          fit
+          :value="null"
+          :options="animals"
+          placeholder="animals"
+          label="Who drinks here"
+          data-test="trough-animal"
+          @update:value="(a: string) => perform(addHerd(node.id, a))"
+        />
+        <span class="small muted">twenty to begin with; their visits are entered at Need</span>
+      </span>
       <span v-if="herd" class="entry">
         <NumberField
           class="count"
@@ -470,7 +484,15 @@ const time = (s: number | null | undefined): string =>
           data-test="trough-heads"
           @update:value="(v: number) => onNode('size of the herd', (n) => n.herds?.[0] && void (n.herds[0].count = v))"
         />
-        <span>{{ (findAnimal(herd.class)?.name ?? herd.class).toLowerCase() }}, each drinks a day</span>
+        <ChoiceField
+          fit
+          :value="findAnimal(herd.class) ? herd.class : null"
+          :options="animals"
+          :placeholder="herd.class"
+          label="Class of the animals"
+          @update:value="(a: string) => perform(setHerdClass({ node: node.id, index: 0 }, a))"
+        />
+        <span>each drinks a day</span>
         <QuantityField
           :value="herd.litresPerHeadPerDay"
           field="litresPerHeadPerDay"
