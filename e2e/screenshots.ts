@@ -193,12 +193,10 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'outlets',
-    path: `${OUSEL}/outlets`,
+    path: '/plan/bakehouse-yard/outlets',
     act: async (page) => {
-      await page.click('bench-cabin-hill');
-      await page.click('tap-kitchen');
-      await page.click('tap-shower');
-      await page.part('lost-shower');
+      await page.part('trough-visit');
+      await page.driver.executeScript("document.querySelector('.bench').scrollIntoView()");
     },
   },
   {

@@ -22,6 +22,7 @@ import { judgeTotes } from '@vernal-slope/plan/tote';
 import { judgeTreatment } from '@vernal-slope/plan/treat';
 import { isBasin } from '@vernal-slope/plan/kinds';
 import type { PlanRefill } from '@vernal-slope/plan/solve';
+import { partAround } from '@vernal-slope/plan/topology';
 import { judgeTroughs, troughVisit } from '@vernal-slope/plan/trough';
 
 export interface HolesAsked {
@@ -55,7 +56,8 @@ export const gardenApi: GardenApi = {
     return stands && levelling(plan, stands);
   },
   visit: (plan, id) => {
-    const c = compilePlan(plan);
+    // of the same part as the judgement's: one figure for one thing
+    const c = compilePlan(partAround(plan, id));
     const node = plan.nodes.find((n) => n.id === id);
     return isBasin(node) ? troughVisit(c, node) : undefined;
   },
