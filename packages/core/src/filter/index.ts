@@ -1,11 +1,9 @@
 // Sand that water seeps through by its own weight: how fast, how much a day, what a bucket takes. Darcy's law throughout.
 
-/** Below and above these grains (effective size, m) Hazen's rule does not hold. */
-export const HAZEN_RANGE = { least: 1e-4, most: 3e-3 } as const;
-
 /**
  * Conductivity of clean, loose sand, m/s.
  * @param grain effective size d10, m @param temperatureC of the water
+ * Holds for grains of 0.1 to 3 mm.
  * @see Hazen (1892): K (cm/s) = 100 d10² (cm), times 0.7 + 0.03 T
  */
 export const hazenConductivity = (grain: number, temperatureC = 10): number =>

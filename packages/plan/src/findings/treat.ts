@@ -82,6 +82,15 @@ export const treatFindings = {
         say`${t.here} needs ${t.count('from')} to ${t.count('to')} days until its living skin has grown; until then it holds back little. Enter when it was started.`,
     },
   }),
+  'filter-ripe': row({
+    values: { from: 'date', days: 'count' },
+    severity: 'ok',
+    step: 'outlets',
+    words: {
+      en: (t) =>
+        say`${t.here} has its skin by ${t.date('from')}, ${t.count('days')} days after it was started, and again so long after each cleaning.`,
+    },
+  }),
   'filter-no-promise': row({
     values: { leaves: 'name' },
     severity: 'ok',

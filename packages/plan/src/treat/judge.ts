@@ -2,7 +2,11 @@
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { pascals, type Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
+import { dateOf, dayNumber } from '../formats/index.ts';
 import { elementsRun, filterRuns, filtersOf, leastFlow, type ElementRuns, type FilterRuns } from './treat.ts';
+
+/** The day on which a filter has had so many days to grow its skin. */
+const ripeOn = (started: string, days: number): string => dateOf(dayNumber(started) + days);
 
 const HOUR = 3600;
 const CLOSE = 1e-9;
@@ -35,6 +39,8 @@ export function filterFindings(r: FilterRuns): Finding[] {
     found.push(finding('filter-held-back', at, { flow: Math.max(0, r.flow), most: r.most }));
   if (node.filter.startedOn === undefined)
     found.push(finding('filter-ripens', at, { from: row.ripens[0], to: row.ripens[1] }));
+  else
+    found.push(finding('filter-ripe', at, { from: ripeOn(node.filter.startedOn, row.ripens[1]), days: row.ripens[1] }));
   found.push(finding('filter-no-promise', at, { leaves: row.leaves }));
   return worstFirst(found);
 }

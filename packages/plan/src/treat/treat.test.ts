@@ -154,6 +154,15 @@ describe('what is wrong with a filter', () => {
     ['coarse sand', (f) => void (f.grainMm = 0.5), 'filter-grain'],
     ['little sand', (f) => void (f.depthM = 0.3), 'filter-shallow'],
   ])('%s', (_, change, code) => expect(with_(change)).toContain(code));
+  it('says until when its skin grows, once its start is entered', () => {
+    const started = glimpse(
+      made(),
+      changeFilter(filtersOf(made())[0].id, 'x', (f) => void (f.startedOn = '2026-05-20')),
+    );
+    const found = judgeTreatment(compilePlan(started));
+    expect(found.map((f) => f.code)).not.toContain('filter-ripens');
+    expect(found.find((f) => f.code === 'filter-ripe')?.values).toEqual({ from: '2026-06-19', days: 30 });
+  });
   it('a clean tank that stands higher than the spill', () => {
     const plan = made();
     for (const n of plan.nodes) if (n.id === 'clean' && n.kind === 'tank') n.standM = 5;

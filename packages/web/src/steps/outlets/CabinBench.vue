@@ -367,6 +367,7 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
         >
           Try it
         </button>
+        <span v-if="!treat" class="small muted">no line ends there: join it first</span>
         <span v-if="treat?.drop !== undefined" class="small muted"
           >it takes {{ showText(treat.drop, 'height', settings.units) }} of the fall to that tap</span
         >
