@@ -213,6 +213,18 @@ describe('in US units at phone width', () => {
       );
       expect(words, tab).not.toMatch(/[0-9] (L|kPa|mm|L\/min|°C)\b/);
     }
+    // what is said of a wrong value stays within the page, and Escape brings back what stood there
+    await page.click('bench-treatment');
+    const film = await page.find('input[aria-label^="Water over the sand at rest"]');
+    const was = await film.getAttribute('value');
+    await film.sendKeys(Key.chord(Key.CONTROL, 'a'), 'abc', Key.ENTER);
+    await page.until('it to be said within the page', async () =>
+      page.driver.executeScript<boolean>(
+        `const said = document.querySelector('.bench .quantity [role=alert]'); return !!said && said.getBoundingClientRect().right <= 390;`,
+      ),
+    );
+    await film.sendKeys(Key.ESCAPE);
+    expect(await film.getAttribute('value')).toBe(was);
     await page.driver.executeScript(`localStorage.removeItem('vernal-units')`);
     await page.size(1280, 800);
   });

@@ -31,6 +31,10 @@ export const metresOfKm = (km: number): number => km * 1000;
 export const metresPerSecond = (kmh: number): number => kmh / 3.6;
 /** A cost a km or an hour as one a metre or a second. */
 export const perMetre = (perKm: number): number => perKm / 1000;
+/** m/s of what is told in m an hour, and back. */
+export const speedOfMPerH = (mPerHour: number): number => mPerHour / 3600;
+export const mPerHOfSpeed = (speed: number): number => speed * 3600;
+export const secondsOfHours = (hours: number): number => hours * 3600;
 export const perSecond = (perHour: number): number => perHour / 3600;
 /** m/s of rain from mm/h. */
 export const rainRate = (mmPerHour: number): number => metresOfMm(mmPerHour) / 3600;

@@ -17,6 +17,12 @@ export const toteFindings = {
         say`${t.here} lasts ${t.fig('lasts')} and is filled every ${t.count('every')} days only: it stands empty between.`,
     },
   }),
+  'tote-not-settled': row({
+    values: {},
+    severity: 'warning',
+    step: 'outlets',
+    words: { en: (t) => say`What the lines of ${t.here} take is not settled: how long it lasts is not told.` },
+  }),
   'tote-unused': row({
     values: {},
     severity: 'warning',

@@ -1,5 +1,5 @@
 // Greywater that runs away by its fall. The face of the subject.
 export { drainRuns, type DrainLeg, type DrainRuns } from './drain.ts';
 export { addDrain, changeDrain, layEven, takeOutDrain, type DrainMade } from './edits.ts';
-export { drainFindings, judgeDrains } from './judge.ts';
+export { COVER, drainFindings, judgeDrains } from './judge.ts';
 export { basinWorking, fallWorking, longestWorking } from './workings.ts';

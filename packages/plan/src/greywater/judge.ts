@@ -6,7 +6,7 @@ import type { Plan } from '../schema/index.ts';
 import { drainRuns, type DrainRuns } from './drain.ts';
 
 /** Least cover of mulch over an outlet, m (California Plumbing Code, from memory); depth from which a trench can bury a man, m. */
-const COVER = metresOfMm(50);
+export const COVER = metresOfMm(50);
 const DEEP = 1.2;
 
 export function drainFindings(runs: DrainRuns): Finding[] {

@@ -7,6 +7,7 @@ import {
   floatValve,
   metresOfMm,
   shapeHeight,
+  speedOfMPerH,
   tankShape,
   type Filter,
   type Moved,
@@ -63,7 +64,7 @@ export const sandConductance = (node: VesselEntry & { readonly filter: Filter },
 export const sandConductivity = (f: Filter, temperatureC: number): number =>
   f.conductivityMPerH === undefined
     ? hazenConductivity(metresOfMm(f.grainMm), temperatureC)
-    : f.conductivityMPerH / 3600;
+    : speedOfMPerH(f.conductivityMPerH);
 
 /** A tank that is carried about. */
 export const isTote = <T extends VesselEntry>(node: T): node is T & { readonly moved: Moved } =>

@@ -9,6 +9,7 @@ export {
   roundOf,
   SERVES,
   stretchesOf,
+  UNDER_TAP,
   toteRuns,
   totesOf,
   type RoundStretch,

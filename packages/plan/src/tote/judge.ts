@@ -6,7 +6,8 @@ import { GALE, toteRuns, totesOf, type ToteRuns } from './tote.ts';
 export function toteFindings(r: ToteRuns): Finding[] {
   const at = r.node.id;
   const found: Finding[] = [];
-  if (r.perDay > 0) {
+  if (!r.settled) found.push(finding('tote-not-settled', at, {}));
+  else if (r.perDay > 0) {
     if (r.lasts < r.every * (1 - 1e-6))
       found.push(finding('tote-runs-out', at, { lasts: r.lasts, every: r.node.moved.everyDays }));
     else found.push(finding('tote-lasts', at, { lasts: r.lasts, every: r.node.moved.everyDays }));

@@ -20,6 +20,8 @@ const DAY = 86_400;
 export const GALE = 17.2;
 /** Rise of a can's rim, a bucket's, and head of a drip line, m over the ground (common practice, no source). */
 export const SERVES = { can: 0.45, bucket: 0.35, drip: 0.3 } as const;
+/** What of those heights is under the tap, not the vessel, m. */
+export const UNDER_TAP = 0.05;
 
 export interface ToteServes {
   readonly what: 'can' | 'bucket' | 'drip';
@@ -35,6 +37,8 @@ export interface ToteRuns {
   /** m³ a day: by can, and what hangs on it. */ readonly byCan: number;
   readonly byLine: number;
   readonly perDay: number;
+  /** False where for some of its lines no flow was found: then what they take is not known. */
+  readonly settled: boolean;
   /** s that it lasts; Infinity where nothing is taken. */ readonly lasts: number;
   /** s */ readonly every: number;
   readonly fillTime: number;
@@ -63,7 +67,7 @@ export function toteRuns(c: Compiled, node: Tote): ToteRuns {
   const shape = tankShape(node.shape, node.count);
   const holds = volumeAt(shape, node.overflowM) - volumeAt(shape, node.outletM);
   const byCan = cubicMetres(moved.litresPerDay ?? 0);
-  const byLine = lineUse(c, node);
+  const { volume: byLine, settled } = lineUse(c, node);
   const perDay = byCan + byLine;
   const fillTime = holds / flowFromLpm(moved.fillLpm);
   const stand = node.standM ?? 0;
@@ -117,6 +121,7 @@ export function toteRuns(c: Compiled, node: Tote): ToteRuns {
     byCan,
     byLine,
     perDay,
+    settled,
     lasts: perDay > 0 ? (holds / perDay) * DAY : Infinity,
     every: moved.everyDays * DAY,
     fillTime,
@@ -143,12 +148,16 @@ const startOf = (c: Compiled, to: string | undefined): string | undefined =>
   to === undefined ? undefined : routeTo(c, to)?.start;
 
 /** What is drawn from a tote by its lines in a day, m³: its plots and taps at their hours, its beds by their use. */
-function lineUse(c: Compiled, node: Tote): number {
+function lineUse(c: Compiled, node: Tote): { volume: number; settled: boolean } {
+  let settled = true;
   const minutes = (draws: readonly { readonly durationMin: number }[] | undefined): number =>
     (draws ?? []).reduce((sum, d) => sum + seconds(d.durationMin), 0);
   const flow = (open: string): number => {
     const found = solvePlan(c, optionsOf(c, [open], 'start'));
-    if (!found.converged) return 0;
+    if (!found.converged) {
+      settled = false;
+      return 0;
+    }
     return (c.nodes.get(node.id)?.leaving ?? []).reduce(
       (sum, l) => sum + Math.max(0, found.lines.get(l.line)?.flow ?? 0),
       0,
@@ -165,7 +174,7 @@ function lineUse(c: Compiled, node: Tote): number {
     .filter(isBed)
     .filter((b) => startOf(c, b.id) === node.id)
     .reduce((sum, b) => sum + cubicMetres(b.useLPerDay ?? 0), 0);
-  return drawn + beds;
+  return { volume: drawn + beds, settled };
 }
 
 /** The highest emitter under a tote, m above datum. */

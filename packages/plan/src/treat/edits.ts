@@ -1,5 +1,6 @@
 // Commands on treatment: sand put into a line, elements put into a leg.
 import { floorOf, flowFromLpm, LOW_WATER } from '../compile/index.ts';
+import { mPerHOfSpeed } from '../fields/index.ts';
 import { changeNode, freeId, freeLineId, freeName, type Command } from '../edit/index.ts';
 import { isStore, nameOf } from '../kinds/index.ts';
 import type { Filter, Leg, Plan, PlanNode, StoreNode, Treatment } from '../schema/index.ts';
@@ -179,7 +180,7 @@ export const spillOf = (n: StoreNode): number => floorOf(n) + n.outletM;
 /** What the sand was found to let through with the water at its highest, L/min: its conductivity follows. */
 export const setMeasuredFlow = (id: string, lpm: number, of: { area: number; over: number }): Command =>
   changeFilter(id, 'measured flow', (f) => {
-    f.conductivityMPerH = tidy((3600 * flowFromLpm(lpm) * f.depthM) / (of.area * of.over));
+    f.conductivityMPerH = tidy(mPerHOfSpeed((flowFromLpm(lpm) * f.depthM) / (of.area * of.over)));
   });
 
 /** By its grains again. */

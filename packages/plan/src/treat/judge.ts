@@ -1,6 +1,7 @@
 // What is found of sand filters, elements and heaters.
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
-import { pascals, type Compiled } from '../compile/index.ts';
+import { metresOfMm, pascals, type Compiled } from '../compile/index.ts';
+import { speedOfMPerH } from '../fields/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import { elementsRun, filterRuns, filtersOf, leastFlow, type ElementRuns, type FilterRuns } from './treat.ts';
@@ -8,8 +9,9 @@ import { elementsRun, filterRuns, filtersOf, leastFlow, type ElementRuns, type F
 /** The day on which a filter has had so many days to grow its skin. */
 const ripeOn = (started: string, days: number): string => dateOf(dayNumber(started) + days);
 
-const HOUR = 3600;
 const CLOSE = 1e-9;
+/** A loading so near to the most is as good as it: sand is not measured to a twentieth. */
+const ALMOST = 1.05;
 /** Loss of an element from which it is told. */
 const MUCH = 0.1;
 
@@ -24,8 +26,8 @@ export function filterFindings(r: FilterRuns): Finding[] {
   if (r.over <= 0) found.push(finding('filter-no-head', at, {}));
   else {
     const [, most] = row.loading;
-    if (r.loading > (most / HOUR) * 1.05)
-      found.push(finding('filter-too-fast', at, { flow: r.most, most: (r.area * most) / HOUR }));
+    if (r.loading > speedOfMPerH(most) * ALMOST)
+      found.push(finding('filter-too-fast', at, { flow: r.most, most: r.area * speedOfMPerH(most) }));
     else found.push(finding('filter-gives', at, { flow: r.most, day: r.perDay }));
   }
   if (node.filter.depthM < row.depth - CLOSE)
@@ -33,7 +35,11 @@ export function filterFindings(r: FilterRuns): Finding[] {
   const [fine, coarse] = row.grain;
   if (node.filter.conductivityMPerH === undefined && (node.filter.grainMm < fine || node.filter.grainMm > coarse))
     found.push(
-      finding('filter-grain', at, { grain: node.filter.grainMm / 1000, fine: fine / 1000, coarse: coarse / 1000 }),
+      finding('filter-grain', at, {
+        grain: metresOfMm(node.filter.grainMm),
+        fine: metresOfMm(fine),
+        coarse: metresOfMm(coarse),
+      }),
     );
   if (r.flow !== undefined && r.over > 0 && r.flow < 0.95 * r.most)
     found.push(finding('filter-held-back', at, { flow: Math.max(0, r.flow), most: r.most }));

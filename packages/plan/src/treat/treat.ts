@@ -1,6 +1,7 @@
 // Treatment in the chain as it runs: sand under its water, elements and heaters in a line.
 import { chargeTime, surfaceLoading } from '@vernal-slope/core/filter';
 import { headOfPressure } from '@vernal-slope/core/water';
+import { mPerHOfSpeed, secondsOfHours } from '../fields/index.ts';
 import { findSand, findTreatment, type SandRow, type TreatmentRow } from '../catalogue/index.ts';
 import { compilePlan, cubicMetres, elementLoss, flowFromLpm, type Compiled } from '../compile/index.ts';
 import { isFilter, isTap, isVessel, sandArea, sandConductance, sandConductivity } from '../kinds/index.ts';
@@ -56,7 +57,7 @@ export function filterRuns(c: Compiled, node: FilterTank): FilterRuns {
   const room = area * over;
   const charge = Math.min(room, node.filter.chargeL === undefined ? room : cubicMetres(node.filter.chargeL));
   const through = over > 0 ? chargeTime(conductance, area, CHARGE_LEFT) : Infinity;
-  const rest = 3600 * (row.pause?.[0] ?? 0);
+  const rest = secondsOfHours(row.pause?.[0] ?? 0);
   const charges = Number.isFinite(through) ? DAY / (through + rest) : 0;
   return {
     node,
@@ -69,7 +70,7 @@ export function filterRuns(c: Compiled, node: FilterTank): FilterRuns {
     room,
     most,
     loading: surfaceLoading(most, area),
-    hourly: 3600 * surfaceLoading(most, area),
+    hourly: mPerHOfSpeed(surfaceLoading(most, area)),
     mostHourly: row.loading[1],
     flow,
     perDay: fed ? most * DAY : charge * (1 - CHARGE_LEFT) * charges,

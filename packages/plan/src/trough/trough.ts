@@ -11,6 +11,7 @@ import {
   vesselHeight,
   type Compiled,
 } from '../compile/index.ts';
+import { secondsOfHours } from '../fields/index.ts';
 import type { BasinNode, Herd } from '../schema/index.ts';
 import { settledRefill, solvePlan, visitsOf, type PlanRefill, type Visit } from '../solve/index.ts';
 
@@ -126,7 +127,7 @@ export function troughRuns(c: Compiled, node: BasinNode): TroughRuns {
     visitPlaces,
     visit,
     flow: alone.converged ? alone.nodes.get(node.id)?.flow : undefined,
-    wantsFlow: perDay / (hours * 3600),
+    wantsFlow: perDay / secondsOfHours(hours),
     rim: (node.standM ?? 0) + vesselHeight(node),
     rimWanted:
       rims.length === 0

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
-import { computed, inject, nextTick, onBeforeUnmount, ref, useId, watch } from 'vue';
+import { computed, inject, nextTick, onBeforeUnmount, ref, useId, useTemplateRef, watch } from 'vue';
 import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
 import { planField } from '../display/planfields.ts';
 import { useSettings } from '../display/settings.ts';
@@ -53,6 +53,16 @@ const shown = computed(() => {
 });
 const symbol = computed(() => unitFor(quantity.value, settings.units).symbol);
 watch(error, (now) => emit('wrong', now !== ''));
+/** px by which what is said moves to the left, so that it stays within the page. */
+const shift = ref(0);
+const told = useTemplateRef<HTMLElement>('told');
+const EDGE = 8;
+watch(error, async () => {
+  shift.value = 0;
+  await nextTick();
+  if (told.value)
+    shift.value = Math.min(0, document.documentElement.clientWidth - EDGE - told.value.getBoundingClientRect().right);
+});
 
 watch(
   shown,
@@ -178,7 +188,9 @@ function onKey(event: KeyboardEvent): void {
       @keydown="onKey"
     />
     <span v-if="showUnit && symbol" class="unit muted" aria-hidden="true">{{ symbol }}</span>
-    <span v-if="error" :id="errorId" class="error" role="alert">{{ error }}</span>
+    <span v-if="error" :id="errorId" ref="told" class="error" role="alert" :style="{ left: `${shift}px` }">{{
+      error
+    }}</span>
     <span v-else-if="reading" class="error read-as" role="status" data-test="read-as"
       >read as {{ reading.as
       }}<template v-if="reading.other">

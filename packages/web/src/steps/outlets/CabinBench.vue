@@ -150,7 +150,7 @@ const lower = computed(() =>
   }),
 );
 const pumps = computed(() =>
-  runs.value.fixtures.flatMap((f) => {
+  (runs.value.settled ? runs.value.fixtures : []).flatMap((f) => {
     const pump = pumpInstead(c.value, f);
     return pump ? [{ f, pump }] : [];
   }),
@@ -441,8 +441,10 @@ const hot = computed(() => runs.value.fixtures.filter((f) => f.fixture?.row.note
           <template v-if="fireOf(t)">
             <span
               >{{ nameIn(plan, t.id) }} gives
-              <span class="figure">{{ showText(fireOf(t)!.flow, 'flow', settings.units) }}</span> at low water and has
-              {{ showText(fireOf(t)!.has, 'volume', settings.units) }} of
+              <span class="figure">{{
+                fireOf(t)!.settled ? showText(fireOf(t)!.flow, 'flow', settings.units) : 'not settled'
+              }}</span>
+              at low water and has {{ showText(fireOf(t)!.has, 'volume', settings.units) }} of
               {{ showText(fireOf(t)!.wantsVolume, 'volume', settings.units) }} above it.</span
             >
           </template>

@@ -7,6 +7,7 @@ import { GREY_SOILS, GREY_SOURCE } from '@vernal-slope/plan/catalogue';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Command } from '@vernal-slope/plan/edit';
 import {
+  COVER,
   basinWorking,
   changeDrain,
   drainRuns,
@@ -329,7 +330,7 @@ const soils = GREY_SOILS.map((s) => ({ value: s.id, label: s.name }));
       </div>
       <p class="small muted">
         {{ GREY_SOURCE }}. A trap and a vent at each fixture as the local code says; splitters set level, so that they
-        part alike; outlets under {{ showText(0.05, 'drop', settings.units) }} of mulch. Do not let in bleach, paint,
+        part alike; outlets under {{ showText(COVER, 'drop', settings.units) }} of mulch. Do not let in bleach, paint,
         nappy water or what a softener gives; do not store it longer than a day; keep it off what is eaten raw and off
         every pipe of drinking water. Many places ask for a permit: ask first.
       </p>

@@ -14,11 +14,13 @@ import {
   hoursAWeek,
   lastsWorking,
   roundOf,
+  SERVES,
   setCourseHeight,
   setCourses,
   stretchesOf,
   toteRuns,
   totesOf,
+  UNDER_TAP,
   type Tote,
 } from '@vernal-slope/plan/tote';
 import { said } from '../../display/faults.ts';
@@ -76,8 +78,8 @@ const courses = computed(() =>
 );
 const foot = computed(() => stand.value - runs.value.courses * runs.value.courseM);
 /** Can and bucket as tall as their rims, m. */
-const CAN = 0.4;
-const BUCKET = 0.3;
+const CAN = SERVES.can - UNDER_TAP;
+const BUCKET = SERVES.bucket - UNDER_TAP;
 const WORDS = {
   can: 'a can under its tap',
   bucket: 'a bucket under its tap',
@@ -219,7 +221,7 @@ const words = computed(() => {
         </ul>
         <p data-test="tote-lasts">
           It holds <span class="figure">{{ showText(runs.holds, 'volume', settings.units) }}</span> over its
-          tap<template v-if="Number.isFinite(runs.lasts)"
+          tap<template v-if="runs.settled && Number.isFinite(runs.lasts)"
             >, and lasts
             <button type="button" class="figure" title="Show the working" @click="emit('working', lastsWorking(runs))">
               {{ showText(runs.lasts, 'duration', settings.units) }}
@@ -252,7 +254,9 @@ const words = computed(() => {
           show-unit
           data-test="tote-cans"
         />
-        <span class="small muted">and its lines {{ showText(runs.byLine, 'volume', settings.units) }}</span>
+        <span class="small muted"
+          >and its lines {{ runs.settled ? showText(runs.byLine, 'volume', settings.units) : 'not settled' }}</span
+        >
       </span>
       <span class="entry">
         <span>filled at</span>
@@ -390,9 +394,9 @@ const words = computed(() => {
       </div>
     </figure>
     <p class="small muted">
-      Heights of cans and buckets, and {{ showText(0.3, 'height', settings.units) }} of head for a drip line, are common
-      practice, no source. A second-hand tote’s history must be known. Fill it where it stands: full it is moved by
-      nobody.
+      Heights of cans and buckets, and {{ showText(SERVES.drip, 'height', settings.units) }} of head for a drip line,
+      are common practice, no source. A second-hand tote’s history must be known. Fill it where it stands: full it is
+      moved by nobody.
     </p>
   </section>
 </template>

@@ -93,7 +93,9 @@ export const outletsStep: StepRow = {
           subtitle: 'a tank that is carried',
           figures: [
             {
-              ...(Number.isFinite(r.lasts) ? show(r.lasts, 'duration', settings.units) : { text: '–', unit: '' }),
+              ...(r.settled && Number.isFinite(r.lasts)
+                ? show(r.lasts, 'duration', settings.units)
+                : { text: '–', unit: '' }),
               label: 'it lasts',
               test: 'tote-days',
             },
