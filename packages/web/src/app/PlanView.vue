@@ -164,8 +164,12 @@ const { answer: slow, busy, error: slowError } = useSlowAnswers(plan, chosen);
 /** A step is settled once it has been used and nothing is left to see to; what is to see to is told in any case. */
 const usedOrShort = (s: StepRow, p: Plan, found: readonly Finding[]): boolean =>
   found.some((f) => f.severity !== 'ok') || (p.used ? p.used.includes(s.key) : s.begun(p));
+/** What is to see to stands on the stair a frame after the figures: it asks water, store and every bench. */
+const judged = aFrameLater(() => results.value);
+const judgedBudget = useBudget(computed(() => judged.value?.compiled.plan ?? null));
 const treads = computed<Tread[]>(() => {
-  const known = plan.value && results.value && { plan: plan.value, results: results.value, budget: budget.value };
+  const now = judged.value;
+  const known = now && { plan: now.compiled.plan, results: now, budget: judgedBudget.value };
   return STEPS.map((s) => {
     const found = known ? s.findings(known) : [];
     return {

@@ -15,6 +15,7 @@ import { nameIn, nominal } from '../display/names.ts';
 import { sentence, type FigureKey, type Part } from '../display/sentences.ts';
 import { useSettings } from '../display/settings.ts';
 import type { SlowAnswers } from '../workers/hydraulics.ts';
+import { aFrameLater } from '../shell/atonce.ts';
 import DropGlyph from '../shell/DropGlyph.vue';
 import SentenceItem from './SentenceItem.vue';
 import { soundRemedy } from './soundremedy.ts';
@@ -40,6 +41,8 @@ const { folds, folded, turn } = useFold();
 const READ_MS = 120;
 const shown = useShownResults(() => props.results, READ_MS);
 
+/** Figures come with the edit; sentences are read, and come a frame after it. */
+const told = aFrameLater(() => shown.value);
 const plan = computed(() => shown.value.compiled.plan);
 const node = computed(() => plan.value.nodes.find((n) => n.id === props.chosen));
 const figures = computed(() => shown.value.result.nodes.get(props.chosen));
@@ -78,10 +81,10 @@ const flowLabel = computed(() =>
 const wants = computed(() => (isOutlet(node.value) ? wantsOf(node.value) : {}));
 
 const findings = computed<Finding[]>(() => {
-  if (shown.value.passing) return [];
-  const chain = new Set(chainTo(shown.value, props.chosen).map((c) => c.line));
+  if (told.value.passing) return [];
+  const chain = new Set(chainTo(told.value, props.chosen).map((c) => c.line));
   const sources = plan.value.nodes.filter((n) => isSource(n)).map((n) => n.id);
-  const list = shown.value.findings.filter(
+  const list = told.value.findings.filter(
     (f) =>
       f.at === props.chosen ||
       chain.has(f.at) ||
@@ -130,7 +133,7 @@ const sentences = computed(() =>
 /** How high the tank must stand, beside how high it stands. */
 const height = computed<{ severity: 'ok' | 'warning'; parts: Part[]; remedy?: Command } | null>(() => {
   if (!settled.value) return null;
-  const h = shown.value.height(props.chosen);
+  const h = told.value.height(props.chosen);
   const tank = h && plan.value.nodes.find((n) => n.id === h.tank);
   if (!h || !isStore(tank)) return null;
   const stands = tank.standM ?? 0;

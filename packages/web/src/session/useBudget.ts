@@ -27,6 +27,11 @@ const joints = (plan: Plan): string => plan.lines.map((l) => `${l.from}>${l.to}`
 /** How many plants each plot waters. */
 const plants = (plan: Plan): string => (plan.plots ?? []).map((p) => plantsIn(plan, p)).join();
 
+/** The budget of each plan that was asked for: a page asks for the same one in several places. */
+const budgets = new WeakMap<Plan, Budget>();
+/** The last one made, with what of the plan bore on it. */
+let last: { key: readonly unknown[]; budget: Budget } | undefined;
+
 export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget | null> => {
   // only what bears on water is looked at, and of the lines what they bring: most edits of a leg cost no more than a solve
   const parts = computed(() => {
@@ -46,15 +51,20 @@ export const useBudget = (plan: Readonly<Ref<Plan | null>>): ComputedRef<Budget 
       ] as const)
     );
   });
-  let last: { key: NonNullable<typeof parts.value>; budget: Budget } | undefined;
   return computed(() => {
     const p = plan.value;
+    const known = p && budgets.get(p);
+    if (known) return known;
     const key = parts.value;
     if (!p || !key) return null;
-    if (last && key.every((part, k) => part === last?.key[k])) return last.budget;
+    if (last && key.every((part, k) => part === last?.key[k])) {
+      budgets.set(p, last.budget);
+      return last.budget;
+    }
     const balance = planBalance(p);
     const budget = { plan: p, balance, findings: balanceFindings(balance, todayNumber()) };
     last = { key, budget };
+    budgets.set(p, budget);
     return budget;
   });
 };

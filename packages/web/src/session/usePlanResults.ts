@@ -12,6 +12,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 export interface PlanResults {
   readonly compiled: Compiled;
   readonly result: PlanResult;
+  /** Judged when they are asked for first: figures need not wait for them. */
   readonly findings: readonly Finding[];
   readonly consumers: readonly string[];
   readonly height: (id: string) => PlanHeight | undefined;
@@ -22,10 +23,13 @@ export interface PlanResults {
 export function resultsOf(plan: Plan): PlanResults {
   const compiled = compilePlan(plan);
   const result = solvePlan(compiled);
+  let judged: readonly Finding[] | undefined;
   return {
     compiled,
     result,
-    findings: judgePlan(compiled, result, { today: todayNumber() }),
+    get findings() {
+      return (judged ??= judgePlan(compiled, result, { today: todayNumber() }));
+    },
     consumers: consumers(compiled),
     height: (id) => heightFor(compiled, id),
   };
@@ -51,7 +55,9 @@ export function passingResults(plan: Plan, before: PlanResults, moved: string): 
   return {
     compiled,
     result,
-    findings: before.findings,
+    get findings() {
+      return before.findings;
+    },
     consumers: before.consumers,
     height: () => undefined,
     passing: true,

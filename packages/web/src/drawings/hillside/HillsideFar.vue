@@ -8,13 +8,14 @@ import DropGlyph from '../../shell/DropGlyph.vue';
 interface FarTag {
   readonly id: string;
   readonly name: string;
-  readonly severity: Severity;
   readonly x: number;
   readonly y: number;
 }
 
 const props = defineProps<{
   places: readonly FarTag[];
+  /** The worst that is found at a place. */
+  levelOf: (id: string) => Severity;
   width: number;
   height: number;
   /** Where other names stand: kept clear, px. */
@@ -66,7 +67,7 @@ const far = computed(() => {
       :data-behind="e.id"
       @click.stop="emit('choose', e.id)"
     >
-      <DropGlyph :level="e.severity" :size="13" /><template v-if="!e.small">{{ e.name }}</template>
+      <DropGlyph :level="levelOf(e.id)" :size="13" /><template v-if="!e.small">{{ e.name }}</template>
     </button>
   </span>
 </template>

@@ -16,7 +16,6 @@ interface VesselTag {
 interface TubeTag {
   readonly id: string;
   readonly name: string;
-  readonly severity: Severity;
   readonly pressure: string;
   readonly px: number;
   readonly flowing: boolean;
@@ -25,6 +24,8 @@ const props = defineProps<{
   vessels: readonly VesselTag[];
   source: { name: string; x: number; y: number; flow: string } | null;
   labels: readonly TubeTag[];
+  /** The worst that is found at a place. */
+  levelOf: (id: string) => Severity;
   chosen: string;
   narrow: boolean;
   width: number;
@@ -86,7 +87,7 @@ const tubes = computed(() => {
   >
     <button type="button" class="name" :title="t.name" @click.stop="emit('choose', t.id)">{{ t.name }}</button>
     <span class="value"
-      ><DropGlyph :level="t.severity" /><button
+      ><DropGlyph :level="levelOf(t.id)" /><button
         v-if="t.flowing"
         type="button"
         class="figure"

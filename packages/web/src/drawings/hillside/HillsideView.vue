@@ -5,7 +5,7 @@ import { area, line } from 'd3-shape';
 import { computed, ref, shallowRef, useId, useTemplateRef, watch } from 'vue';
 import { useShownResults } from '../../session/usePassing.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { closeUp, endsThatSlide, sectionOf, type LegRef, type Slide } from './section.ts';
+import { closeUp, endsThatSlide, flagsOn, sectionOf, type LegRef, type Slide } from './section.ts';
 import { useHillView, type Frame, type Stretch } from './useHillView.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { useDrawingKeys } from './useDrawingKeys.ts';
@@ -13,7 +13,7 @@ import { useSliding } from './useSliding.ts';
 import { drawnVessels } from './vessels.ts';
 import { showText, unitFor } from '../../display/quantities.ts';
 import { nameIn } from '../../display/names.ts';
-import { worstOf } from '@vernal-slope/plan/findings';
+import { worstOf, type Severity } from '@vernal-slope/plan/findings';
 import { useSettings } from '../../display/settings.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import HillsideAxis from './HillsideAxis.vue';
@@ -31,6 +31,7 @@ import { isBareJoint, isOutlet, isSource, isStore } from '@vernal-slope/plan/kin
 import type { LineSpot } from '@vernal-slope/plan/edit';
 import JoinRings, { type Ring } from '../joining/JoinRings.vue';
 import './hillside.css';
+import { aFrameLater } from '../../shell/atonce.ts';
 import LaterPart from '../../shell/LaterPart.vue';
 
 const props = defineProps<{
@@ -76,6 +77,13 @@ const { held, heldAt } = sliding;
 const stillBehind = computed(() => (held.value && !held.value.slide.shifts ? held.value.behind : undefined));
 const section = computed(() => sectionOf(shown.value, props.chosen, stillBehind.value));
 const plan = computed(() => shown.value.compiled.plan);
+/** What is found is marked a frame after the water is drawn. */
+const told = aFrameLater(() => shown.value);
+const found = computed(() => told.value.findings);
+const levelOf = computed(() => {
+  const list = found.value;
+  return (id: string): Severity => worstOf(list.filter((f) => f.at === id));
+});
 /** What the table reads: nothing that only passes by while a place is dragged. */
 const settled = shallowRef({ results: shown.value, section: section.value });
 watch([() => shown.value, section], ([results, now]) => {
@@ -180,6 +188,8 @@ const band = computed(() =>
   section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg),
 );
 
+const flags = computed(() => flagsOn(section.value, told.value));
+
 const vessels = computed(() => drawnVessels(section.value.vessels, x.value, y.value, settings.units));
 
 /** Where the names of tanks stand, px: names behind keep clear of them. */
@@ -199,7 +209,6 @@ const labels = computed(() =>
     return {
       ...t,
       name: nameIn(plan.value, t.id),
-      severity: worstOf(shown.value.findings.filter((f) => f.at === t.id)),
       pressure: shown.value.result.converged
         ? showText(node?.pressure ?? 0, 'pressure', settings.units)
         : 'not settled',
@@ -210,7 +219,6 @@ const labels = computed(() =>
   }),
 );
 const behindNow = computed(() => stillBehind.value ?? section.value.behind);
-const findingsNow = computed(() => (stillBehind.value ? settled.value.results : shown.value).findings);
 const behind = computed(() =>
   behindNow.value.map((s) => ({
     line: s.line,
@@ -228,7 +236,6 @@ const behindEnds = computed(() => {
           {
             id: end.id,
             name: nameIn(named, end.id),
-            severity: worstOf(findingsNow.value.filter((f) => f.at === end.id)),
             x: x.value(end.x),
             y: y.value(end.z),
           },
@@ -477,7 +484,7 @@ const summary = computed(() => {
         </g>
         <HillsideSliders :ends="sliders" :sliding="sliding" />
 
-        <g v-for="flag in section.flags" :key="flag.x" class="flag" data-test="flag">
+        <g v-for="flag in flags" :key="flag.x" class="flag" data-test="flag">
           <path class="pole" :d="`M${x(flag.x)} ${y(flag.z)}V${y(section.z[1]) - 6}`" />
           <path class="cloth" :d="`M${x(flag.x)} ${y(section.z[1]) - 8}h132l-8 11 8 11h-132z`" />
           <text :x="x(flag.x) + 9" :y="y(section.z[1]) + 8">{{ flag.words }}</text>
@@ -491,6 +498,7 @@ const summary = computed(() => {
         :vessels="vessels"
         :source="source"
         :labels="labels"
+        :level-of="levelOf"
         :chosen="chosen"
         :narrow="narrow"
         :width="w"
@@ -499,6 +507,7 @@ const summary = computed(() => {
       />
       <HillsideFar
         :places="behindEnds"
+        :level-of="levelOf"
         :width="w"
         :height="h - foot"
         :keep="tankNames"

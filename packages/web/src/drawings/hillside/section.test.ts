@@ -7,7 +7,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { heightFor, judgePlan, solvePlan } from '@vernal-slope/plan/solve';
 import { consumers } from '@vernal-slope/plan/topology';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { chainTo, closeUp, sectionOf } from './section.ts';
+import { flagsOn, chainTo, closeUp, sectionOf } from './section.ts';
 
 /** A tee at the end of a leg, and a line from it to a new place. */
 const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {
@@ -67,7 +67,7 @@ describe('the section to Low Meadow', () => {
     expect(tube.wanted).toBeCloseTo(732.88 + 0.51, 2);
   });
   it('flags the hump that holds the flow, where it is', () => {
-    expect(s.flags).toEqual([expect.objectContaining({ x: 140, words: 'holds the flow' })]);
+    expect(flagsOn(s, ousel)).toEqual([expect.objectContaining({ x: 140, words: 'holds the flow' })]);
   });
   it('keeps the running line on or over the pipe', () => {
     for (const strip of s.strips) for (const p of strip.running) expect(p.line).toBeGreaterThanOrEqual(p.pipe - 1e-9);

@@ -111,7 +111,6 @@ export interface Section {
   readonly legs: readonly SectionLeg[];
   readonly vessels: readonly Vessel[];
   readonly tubes: readonly Tube[];
-  readonly flags: readonly Flag[];
   readonly marks: readonly Mark[];
   readonly beds: readonly DrawnBed[];
   /** Holes along pipes, those taped over left out. */
@@ -206,7 +205,6 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
   const legs: SectionLeg[] = [];
   const vessels: Vessel[] = [];
   const tubes: Tube[] = [];
-  const flags: Flag[] = [];
   const push = (vessel: Vessel | undefined): void => {
     if (vessel) vessels.push(vessel);
   };
@@ -263,14 +261,6 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     const pipeEnd = geometry.pipe[reversed ? 0 : geometry.pipe.length - 1];
     const last = k === chain.length - 1;
     push(vesselOf(results, endId, x0 + length, last ? 'end' : 'middle', pipeEnd));
-    for (const f of results.findings) {
-      const words = flagOf(f);
-      if (f.at !== line || words === undefined || !('chainage' in f.values)) continue;
-      const { chainage } = f.values;
-      const x = at(chainage);
-      const station = geometry.chainage.indexOf(chainage);
-      if (!flags.some((flag) => flag.x === x)) flags.push({ x, z: geometry.ground[Math.max(0, station)], words });
-    }
     const node = compiled.nodes.get(endId);
     const figures = result.nodes.get(endId);
     if (figures && node && isOutlet(node.plan)) {
@@ -300,7 +290,6 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     legs,
     vessels,
     tubes,
-    flags,
     marks: marksOf(strips),
     beds: bedsOf(results, placeX),
     totes: totesAt(results, placeX),
@@ -310,6 +299,25 @@ export function sectionOf(results: PlanResults, chosen: string, still?: readonly
     apart: apart.map((n) => ({ id: n.id, z: n.groundM })),
     ...extent([...behind, ...strips], vessels, tubes, apart),
   };
+}
+
+/** What is found at points of the drawn way, each point once. */
+export function flagsOn(section: Section, results: PlanResults): Flag[] {
+  const flags: Flag[] = [];
+  for (const { line, reversed, ground } of section.strips) {
+    const geometry = results.compiled.lines.get(line)?.geometry;
+    if (!geometry) continue;
+    const [x0, x1] = [ground[0].x, ground[ground.length - 1].x];
+    for (const f of results.findings) {
+      const words = flagOf(f);
+      if (f.at !== line || words === undefined || !('chainage' in f.values)) continue;
+      const { chainage } = f.values;
+      const x = reversed ? x1 - chainage : x0 + chainage;
+      const station = geometry.chainage.indexOf(chainage);
+      if (!flags.some((flag) => flag.x === x)) flags.push({ x, z: geometry.ground[Math.max(0, station)], words });
+    }
+  }
+  return flags;
 }
 
 /** Beds that stand where lines drawn end or pass, from left to right. */

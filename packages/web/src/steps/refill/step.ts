@@ -53,7 +53,15 @@ export const refillStep: StepRow = {
       if (found) lastFound.value = { plan: found.plan, findings: found.picture.findings };
     });
     // another question is another guess
-    watch([state.span, state.month, page.id], () => (state.guessed.value = false));
+    let asked: string | undefined;
+    watch(
+      // away from here nobody asks: the month costs a balance of the plan
+      () => (here.value ? [page.id.value, state.span.value, state.month.value].join() : asked),
+      (now) => {
+        asked = now;
+        state.guessed.value = false;
+      },
+    );
     refillState.keep(state);
 
     const hidden = computed(() => guessing.value.on && !state.guessed.value);

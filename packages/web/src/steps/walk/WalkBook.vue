@@ -61,20 +61,25 @@ function choosePipe(pipe: Leg['pipe'], all: boolean): void {
   run(setPipe(props.line, legs, pipe, all ? 'pipe of every leg' : `leg ${active.value + 1}: pipe`));
 }
 
+const cell = (leg: number, column: string): HTMLElement | null | undefined =>
+  body.value?.querySelector<HTMLElement>(`[data-cell="${leg}-${column}"] input, [data-cell="${leg}-${column}"] button`);
+
 async function focusCell(leg: number, column: string): Promise<void> {
   emit('leg', leg);
   await nextTick();
-  body.value
-    ?.querySelector<HTMLElement>(`[data-cell="${leg}-${column}"] input, [data-cell="${leg}-${column}"] button`)
-    ?.focus();
+  cell(leg, column)?.focus();
 }
 
 /** Enter goes down the column; below the last leg it comes to the open row, where the next leg is typed. */
-async function next(leg: number, column: string, back: boolean): Promise<void> {
+function next(leg: number, column: string, back: boolean): void {
   const to = leg + (back ? -1 : 1);
   if (to < 0) return;
   if (to >= rows.value.length) body.value?.parentElement?.querySelector<HTMLElement>('.open-row input')?.focus();
-  else await focusCell(to, column);
+  else {
+    // before the new figures are drawn: focus asks where all stands, and afterwards that would be laid out twice
+    cell(to, column)?.focus();
+    emit('leg', to);
+  }
 }
 
 /** A length typed into the open row makes a leg at the end of the line; its rise or fall is asked next. */
