@@ -60,6 +60,7 @@ export const PLAN_SUBJECTS = [
   'tote',
   'simulate',
   'stand',
+  'parts',
 ];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });

@@ -1,6 +1,7 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
 import { beds, drip } from './garden.ts';
+import { parts } from './parts.ts';
 import { schema } from './schema.ts';
 import { simulate } from './simulate.ts';
 import { size } from './size.ts';
@@ -20,6 +21,7 @@ export const VERBS: readonly Verb[] = [
   size,
   height,
   stand,
+  parts,
   importVerb,
   exportVerb,
   schema,

@@ -4,7 +4,7 @@ import type { Working } from './working.ts';
 
 type Parsed = number;
 
-/** What a rule of TeX is made of here: numbers, + − · and nothing (a product), \frac, \sqrt, \min, \max, powers. */
+/** What a rule of TeX is made of here: numbers, + − · and nothing (a product), \frac, \sqrt, \min, \max, \lceil, powers. */
 class Reader {
   #at = 0;
   readonly #text: string;
@@ -59,7 +59,9 @@ class Reader {
   /** Something that can stand beside a factor without a sign. */
   #begins(): boolean {
     this.#space();
-    return /^(\{\{|\(|\{|\d|\\frac|\\dfrac|\\tfrac|\\sqrt|\\min|\\max|\\pi|\\ln|\\sin|\\cos|\\tan)/.test(this.#rest());
+    return /^(\{\{|\(|\{|\d|\\frac|\\dfrac|\\tfrac|\\sqrt|\\min|\\max|\\pi|\\lceil|\\ln|\\sin|\\cos|\\tan)/.test(
+      this.#rest(),
+    );
   }
   #power(): Parsed {
     const base = this.#factor();
@@ -121,6 +123,8 @@ class Reader {
       ['\\tan', Math.tan],
     ] as const)
       if (this.#take(name)) return of(this.#power());
+    // as the figures are rounded up: not by the last digits of a sum
+    if (this.#take('\\lceil')) return Math.ceil(this.#closed('\\rceil') - 1e-9);
     if (this.#take('\\pi')) return Math.PI;
     if (this.#take('(')) return this.#closed(')');
     if (this.#take('{')) return this.#closed('}');

@@ -1,5 +1,6 @@
 // Catalogue entries and inline figures of a leg, resolved to SI for core.
 import type { Segment } from '@vernal-slope/core/network';
+import { chainK, findPart } from '@vernal-slope/core/parts';
 import { insertFittingK, velocityHead } from '@vernal-slope/core/pipe';
 import {
   findFitting,
@@ -93,9 +94,20 @@ export const openingHead = (leg: Leg, density: number): number =>
     density,
   );
 
-/** Sum of K of a leg's fittings, and of its elements whose loss goes with the square of the flow. */
+/** K of the chains of parts that were taken at a leg's ends, on its bore. */
+export const chainsK = (leg: Leg): number => {
+  const bore = resolvePipe(leg.pipe).insideDiameterMm;
+  return [leg.startChain, leg.endChain].reduce(
+    (sum, ids) => sum + chainK((ids ?? []).flatMap((id) => findPart(id) ?? []), bore),
+    0,
+  );
+};
+
+/** Sum of K of a leg's fittings and taken chains, and of its elements whose loss goes with the square of the flow. */
 export const legK = (leg: Leg): number =>
-  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f, leg.pipe) * (f.count ?? 1), 0) + elementK(leg);
+  (leg.fittings ?? []).reduce((sum, f) => sum + fittingK(f, leg.pipe) * (f.count ?? 1), 0) +
+  chainsK(leg) +
+  elementK(leg);
 
 /** K of the entrance of a line: its first leg's, else the plain bulkhead's. */
 export const entranceK = (leg: Leg): number => fittingK(leg.entrance ?? { type: PLAIN_ENTRANCE }, leg.pipe);

@@ -306,6 +306,8 @@ export const splitRun = (plot: string, runs: number): Command => ({
         };
         delete run.fittings;
         delete run.treatment;
+        delete run.startChain;
+        delete run.endChain;
         delete run.entrance;
         dropPosition(run);
         const end = freeId(plan, `${line.id}-end`);

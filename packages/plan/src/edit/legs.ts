@@ -21,6 +21,7 @@ export const splitLeg = (lineId: string, leg: number, atM: number): Command => (
     const second: Leg = { ...old, lengthM: tidy(old.lengthM - atM) };
     delete second.fittings;
     delete second.entrance;
+    delete second.startChain;
     delete second.survey;
     if (old.emitters) [old.emitters, second.emitters] = cutEmitters(old.emitters, atM);
     const here = stationsOf(plan, line)[leg];
@@ -39,6 +40,7 @@ export const splitLeg = (lineId: string, leg: number, atM: number): Command => (
     delete old.survey;
     // what the water passes stands at the leg's end
     delete old.treatment;
+    delete old.endChain;
     line.legs.splice(leg + 1, 0, second);
   },
 });
@@ -64,6 +66,8 @@ export const joinLegs = (lineId: string, leg: number): Command => ({
     [first.endEastingM, first.endNorthingM] = [next.endEastingM, next.endNorthingM];
     if (next.endEastingM === undefined) dropPosition(first);
     if (next.fittings?.length) first.fittings = [...(first.fittings ?? []), ...next.fittings];
+    if (next.endChain) first.endChain = next.endChain;
+    else delete first.endChain;
     if (next.treatment?.length) first.treatment = [...(first.treatment ?? []), ...next.treatment];
     const remark = [first.remark, next.remark].filter(Boolean).join('; ');
     if (remark) first.remark = remark;
@@ -88,6 +92,9 @@ export const reverseLegs = (lineId: string): Command => ({
       ground = tidy(ground + rise);
       // where the stations lie is not known for the walk the other way
       dropPosition(leg);
+      // what mated one way round is chosen anew
+      delete leg.startChain;
+      delete leg.endChain;
       return { ...leg, endGroundM: ground };
     });
     delete legs[legs.length - 1].entrance;

@@ -121,7 +121,11 @@ export const legsFromGround = (lineId: string, ground: GroundParts): Command => 
           delete leg.checkValve;
           delete leg.remark;
         }
-        if (i < parts.length - 1) delete leg.treatment;
+        if (i < parts.length - 1) {
+          delete leg.treatment;
+          delete leg.endChain;
+        }
+        if (i > 0) delete leg.startChain;
         return leg;
       });
     });
@@ -229,12 +233,14 @@ export const moveTee = (lineId: string, by: number): Command => ({
         };
         delete cut.survey;
         delete cut.treatment;
+        delete cut.endChain;
         delete cut.endEastingM;
         delete cut.endNorthingM;
         const second: Leg = { ...leg, lengthM: tidy(endsAt - at) };
         delete second.survey;
         delete second.fittings;
         delete second.entrance;
+        delete second.startChain;
         first.push(cut);
         rest.push(second);
       }

@@ -6,6 +6,7 @@ export * from './faults.ts';
 export * from './limits.ts';
 export * from './place.ts';
 export * from './setting.ts';
+export * from './shop.ts';
 export * from './stand.ts';
 export * from './treatment.ts';
 export * from './vessel.ts';

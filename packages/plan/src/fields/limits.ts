@@ -56,6 +56,12 @@ export const LIST_LIMITS = {
   sunshineH: 12,
   windMs: 12,
   used: 20,
+  startChain: 12,
+  endChain: 12,
+  bought: 2000,
+  shed: 2000,
+  stock: 200,
+  lengthsM: 50,
 } as const;
 
 export type ListName = keyof typeof LIST_LIMITS;

@@ -4,6 +4,7 @@ import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
 import { atLeastZero, place, positive } from './place.ts';
 import type { Filter, Moved } from './treatment.ts';
+import { endSchema } from './shop.ts';
 import { clock, visitSchema } from './visits.ts';
 
 export const shapeSchema = z.discriminatedUnion('type', [
@@ -82,6 +83,10 @@ export const vessel = {
   overflowPipe: overflowPipeSchema.optional(),
   /** Vessel that its overflow runs into. */
   overflowInto: z.string().min(1).max(200).optional(),
+  /** Thickness of its wall where a hole is cut, mm; barrels are thicker above. */
+  wallMm: positive.max(200).optional(),
+  /** What its own outlet ends in; a hole is cut where left out. */
+  outletEnd: endSchema.optional(),
   /** Its water lies open to sun and wind, and evaporates. */
   evaporates: z.boolean().optional(),
   leakLPerDay: atLeastZero.max(1e6).optional(),
@@ -113,6 +118,8 @@ export interface VesselEntry {
   readonly herds?: readonly Herd[];
   readonly filter?: Filter;
   readonly moved?: Moved;
+  readonly wallMm?: number;
+  readonly outletEnd?: z.infer<typeof endSchema>;
 }
 
 /** Heights this close count as equal, m. */

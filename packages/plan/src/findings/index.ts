@@ -6,6 +6,7 @@ import { gardenFindings } from './garden.ts';
 import { greywaterFindings } from './greywater.ts';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
+import { partsFindings } from './parts.ts';
 import { pipeFindings } from './pipes.ts';
 import { refillFindings } from './refill.ts';
 import {
@@ -45,6 +46,7 @@ export const FINDINGS = {
   ...toteFindings,
   ...treatFindings,
   ...troughFindings,
+  ...partsFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

@@ -14,6 +14,10 @@ import {
   plotSchema,
   positive,
   treatmentList,
+  endChainSchema,
+  endSchema,
+  shopSchema,
+  startChainSchema,
 } from '../fields/index.ts';
 import { nodeSchema } from '../kinds/index.ts';
 
@@ -36,6 +40,10 @@ export const settingsSchema = z.looseObject({
   leastPipe: z.enum(['by-flow', '1-1/4']).optional(),
   /** What a bare gallon is that a person types: the US one when left out. */
   gallons: z.enum(['us', 'imperial']).optional(),
+  /** Pipe threads of the trade there; those of most of its pipe where left out. */
+  threads: z.enum(['npt', 'iso7']).optional(),
+  /** Sockets of low-pressure garden runs that are taken apart for the winter: cemented, or pushed together dry. */
+  sockets: z.enum(['cemented', 'dry']).optional(),
   /** Daily storage: yield after spillage or before it. */
   storageSchool: z.enum(['after', 'before']).optional(),
 });
@@ -65,6 +73,8 @@ export const inlinePipeSchema = z.looseObject({
   roughnessMm: atLeastZero.max(50).optional(),
   hazenWilliamsC: positive.max(200).optional(),
   ratingKPa: positive.optional(),
+  /** What it ends in, measured: system, size and gender of the catalogue of ends. */
+  end: endSchema.optional(),
 });
 
 /** How a leg was measured, and what was read. */
@@ -103,6 +113,9 @@ export const legSchema = z.looseObject({
   checkValve: z.boolean().optional(),
   /** Elements, screens and heaters that the water passes, at the leg's end. */
   treatment: treatmentList,
+  /** Parts, by their ids, that join it to what it begins at (of a line's first leg) and to what it ends at, in that order. */
+  startChain: startChainSchema,
+  endChain: endChainSchema,
   /** Holes and emitters: its line is a lateral. */
   emitters: list('emitters', emitterSchema).optional(),
   survey: surveySchema.optional(),
@@ -148,6 +161,8 @@ export const planSchema = z.looseObject({
       parts: list('parts', partPriceSchema).optional(),
     })
     .optional(),
+  /** What is in the shed and what was bought, lengths that pipe is sold in, and what other ways would cost. */
+  shop: shopSchema.optional(),
   /** Steps at which something was done, by their names; by what the plan has where it is left out. */
   used: list('used', z.string().max(20)).optional(),
   /** Laterals that are watered together. */

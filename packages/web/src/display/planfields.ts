@@ -46,6 +46,7 @@ const QUANTITIES: Readonly<Record<string, Quantity>> = {
   spacingMm: 'section',
   sideMm: 'section',
   thicknessMm: 'section',
+  wallMm: 'section',
   pierMm: 'section',
   rainMm: 'drop',
   et0Mm: 'evaporation',

@@ -31,7 +31,7 @@ const reached = (k: number): boolean => k <= props.steps.findIndex((s) => s.key 
       </template>
       <ChevronDown :size="18" aria-hidden="true" />
     </button>
-    <ol>
+    <ol :style="{ '--n': steps.length }">
       <li
         v-for="(step, k) in steps"
         :key="step.key"
@@ -52,7 +52,7 @@ const reached = (k: number): boolean => k <= props.steps.findIndex((s) => s.key 
           <DropGlyph :level="step.level" />
           <span class="name">{{ step.name }}</span>
           <kbd aria-hidden="true">{{ step.hotkey }}</kbd>
-          <span v-if="step.toSee > 0" class="to-see">{{ step.toSee }} to see to</span>
+          <span v-if="step.toSee > 0" class="to-see">{{ step.toSee }}<span class="words"> to see to</span></span>
           <span v-else class="visually-hidden">{{ word(step) }}</span>
         </button>
       </li>
@@ -72,7 +72,7 @@ const reached = (k: number): boolean => k <= props.steps.findIndex((s) => s.key 
 
 ol {
   display: flex;
-  height: 44px;
+  height: calc(28px + var(--n) * var(--stair-drop));
   margin: 0;
   padding: 0;
   list-style: none;
@@ -101,7 +101,7 @@ li.current {
 button {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: 7px;
   width: 100%;
   height: 100%;
   padding: calc(var(--k, 0) * var(--stair-drop)) 16px 0;
@@ -141,6 +141,23 @@ ol:focus-within kbd {
 .to-see {
   color: var(--amber-ink);
   font-size: var(--text-s);
+  white-space: nowrap;
+}
+
+li {
+  container-type: inline-size;
+}
+
+/* where the treads are narrow the count stands alone; its words are heard, and shown by the pointer */
+@container (max-width: 190px) {
+  .to-see .words {
+    position: absolute;
+    overflow: hidden;
+    width: 1px;
+    height: 1px;
+    clip-path: inset(50%);
+    white-space: nowrap;
+  }
 }
 
 @media (max-width: 1080px) {

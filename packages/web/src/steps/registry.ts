@@ -3,6 +3,7 @@
 import { STEP_KEYS, type StepKey } from '@vernal-slope/plan/findings';
 import { needStep } from './need/step.ts';
 import { outletsStep } from './outlets/step.ts';
+import { partsStep } from './parts/step.ts';
 import { pipeStep } from './pipe/step.ts';
 import { refillStep } from './refill/step.ts';
 import { standStep } from './stand/step.ts';
@@ -20,6 +21,7 @@ export const STEPS: readonly StepRow[] = [
   pipeStep,
   outletsStep,
   refillStep,
+  partsStep,
 ];
 
 /** The step that a plan opens at. */

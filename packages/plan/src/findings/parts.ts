@@ -1,0 +1,95 @@
+// Findings of parts: what does not close, what narrows, what a wall does not suit.
+import { row, say } from './row.ts';
+
+export const partsFindings = {
+  'parts-no-chain': row({
+    values: { from: 'name', to: 'name' },
+    severity: 'error',
+    step: 'parts',
+    words: {
+      en: (t) => say`At ${t.here} nothing closes: no chain of parts joins ${t.text('from')} to ${t.text('to')}.`,
+    },
+  }),
+  'parts-unknown-end': row({
+    values: { pipe: 'name' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`At ${t.here} the ends of ${t.text('pipe')} are in no table: choose a pipe of the catalogue, or measure what it ends in.`,
+    },
+  }),
+  'parts-stale': row({
+    values: {},
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`The parts chosen at ${t.here} do not mate any more: the pipe or the place has changed. The shortest chain is counted in their place.`,
+    },
+  }),
+  'parts-narrow': row({
+    values: { bore: 'bore', pipe: 'bore', loss: 'loss' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`The parts at ${t.here} narrow the way from ${t.given('pipe')} to ${t.fig('bore')}: that takes ${t.fig('loss')} of head as it flows.`,
+    },
+  }),
+  'parts-wall': row({
+    values: { wall: 'section', least: 'section', most: 'section' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`The wall of ${t.here} is ${t.given('wall')}; what goes through it closes on ${t.given('least')} to ${t.given('most')}. Choose another, or cut elsewhere: barrels are thicker above.`,
+    },
+  }),
+  'parts-walls-suit': row({
+    values: { walls: 'count' },
+    severity: 'ok',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        t.v.walls === 1
+          ? say`The wall that was measured suits what goes through it.`
+          : say`${t.count('walls')} walls that were measured suit what goes through them.`,
+    },
+  }),
+  'parts-close': row({
+    values: { joints: 'count' },
+    severity: 'ok',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`${t.v.joints === 1 ? 'The one place where two things meet closes' : t.plain(`All ${t.v.joints} places where two things meet close`)}, end to end.`,
+    },
+  }),
+  'parts-unpriced': row({
+    values: { lines: 'count' },
+    severity: 'ok',
+    step: 'parts',
+    words: {
+      en: (t) => say`${t.count('lines')} ${t.v.lines === 1 ? 'line' : 'lines'} of the bill have no price yet.`,
+    },
+  }),
+  'parts-sun': row({
+    values: { length: 'distance' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`${t.fig('length')} of white pipe of ${t.here} lie in the sun: grey heavy wall, paint or burial keep it from turning brittle (common practice).`,
+    },
+  }),
+  'parts-mixed': row({
+    values: { kinds: 'count', adapters: 'count' },
+    severity: 'ok',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`${t.count('kinds')} kinds of pipe meet: that takes ${t.count('adapters')} adapters which one kind all the way would not.`,
+    },
+  }),
+};

@@ -1,0 +1,39 @@
+// Parts of a plan: joints with their chains, the bill, holes, lists, and what other ways would cost.
+export {
+  billOf,
+  soldLengths,
+  type Bill,
+  type BillItem,
+  type Group,
+  type HoleRow,
+  type Phase,
+  type PipeBill,
+  type Run,
+} from './bill.ts';
+export {
+  changeShop,
+  setBought,
+  setPartPrice,
+  setPipeEnd,
+  setPipePrice,
+  setShed,
+  setStock,
+  setWall,
+  takeChain,
+  takePrices,
+} from './edits.ts';
+export { endEntered, pipeEnds, threadsOf, type Threads } from './ends.ts';
+export {
+  HAUL_DEFAULTS,
+  haulWorking,
+  otherWays,
+  paidWorking,
+  PUMP_DEFAULTS,
+  pumpWorking,
+  type OtherWays,
+} from './haul.ts';
+export { floatThing, idsOf, jointsOf, suits, tapThing, type Joint, type JointKind, type KeptAt } from './joints.ts';
+export { narrowingLoss, partsFindings } from './judge.ts';
+export { billCsv, billText, GROUPS, readPrices, toBuy, type PriceRow, type PricesRead } from './lists.ts';
+export { partsReport, type PartsReport } from './report.ts';
+export { itemWorking, narrowWorking, pipeWorking } from './workings.ts';

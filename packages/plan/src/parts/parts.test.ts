@@ -1,0 +1,406 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { chainOf, mates, meetings, type Chain } from '@vernal-slope/core/parts';
+import { holdsInAnyUnits, ruleValue } from '@vernal-slope/core/working';
+import { PIPE_ROWS } from '../catalogue/index.ts';
+import { compilePlan } from '../compile/index.ts';
+import { changeFaults, loadPlan, savePlan } from '../document/index.ts';
+import { applyCommand, setPipe, splitLeg, type Command } from '../edit/index.ts';
+import type { Plan } from '../schema/index.ts';
+import { solvePlan } from '../solve/index.ts';
+import {
+  billCsv,
+  billOf,
+  billText,
+  haulWorking,
+  idsOf,
+  itemWorking,
+  jointsOf,
+  narrowWorking,
+  otherWays,
+  paidWorking,
+  partsFindings,
+  partsReport,
+  pipeEnds,
+  pipeWorking,
+  pumpWorking,
+  readPrices,
+  setPartPrice,
+  setPipeEnd,
+  setShed,
+  setBought,
+  setStock,
+  setWall,
+  takeChain,
+  takePrices,
+  type Joint,
+} from './index.ts';
+
+const demo = (name: string): Plan => {
+  const loaded = loadPlan(
+    readFileSync(fileURLToPath(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url)), 'utf8'),
+  );
+  if (!loaded.ok) throw new Error(JSON.stringify(loaded.faults));
+  return loaded.plan;
+};
+/** A command on a plan as the program takes it: checked, and refused where the plan would have faults. */
+const apply = (plan: Plan, command: Command): { ok: true; plan: Plan } | { ok: false; faults: readonly unknown[] } => {
+  const done = applyCommand(plan, command)?.plan ?? plan;
+  const faults = changeFaults(plan, done);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, plan: done };
+};
+const bank = demo('ousel-bank');
+const yard = demo('bakehouse-yard');
+const at = (plan: Plan, key: string): Joint => {
+  const joint = jointsOf(plan).joints.find((j) => j.key === key);
+  if (!joint) throw new Error(`no joint ${key}`);
+  return joint;
+};
+const closes = (c: Chain): boolean => meetings(c).every(([a, b]) => mates(a, b));
+
+/** A tank over a trough, 40 m of pipe between. */
+const small = (pipe: string, change: (plan: Plan) => void = () => {}): Plan => {
+  const plan: Plan = {
+    format: 'vernal-slope/plan',
+    version: 1,
+    title: 'Small',
+    nodes: [
+      {
+        id: 'hill',
+        kind: 'tank',
+        groundM: 110,
+        shape: { type: 'vertical-cylinder', diameterM: 1.2, heightM: 1.2 },
+        outletM: 0.1,
+        overflowM: 1.1,
+      },
+      {
+        id: 'low',
+        kind: 'trough',
+        groundM: 100,
+        shape: { type: 'box', lengthM: 1.5, widthM: 0.6, heightM: 0.5 },
+        overflowM: 0.45,
+        inlet: {
+          at: 'top',
+          floatValve: {
+            seatMm: 8,
+            dischargeCoefficient: 0.62,
+            characteristic: 'proportional',
+            closeLevelM: 0.4,
+            bandM: 0.04,
+          },
+        },
+      },
+    ],
+    lines: [{ id: 'main', from: 'hill', to: 'low', legs: [{ lengthM: 40, endGroundM: 100, pipe }] }],
+  };
+  change(plan);
+  const loaded = loadPlan(savePlan(plan));
+  if (!loaded.ok) throw new Error(JSON.stringify(loaded.faults));
+  return loaded.plan;
+};
+const PE = 'astm-d2239-sidr15/3/4';
+
+describe('joints', () => {
+  it.each([
+    ['ousel-bank', bank],
+    ['bakehouse-yard', yard],
+  ])('of %s mate at every meeting, from end to end', (_, plan) => {
+    const { joints } = jointsOf(plan);
+    expect(joints.length).toBeGreaterThan(10);
+    for (const j of joints) if (j.chain) expect(closes(j.chain), j.key).toBe(true);
+    for (const j of joints) for (const c of j.offers) expect(closes(c), j.key).toBe(true);
+  });
+  it('leave a wall by a bulkhead, come to a float through one', () => {
+    const plan = small(PE);
+    expect(idsOf(at(plan, 'wall main').chain!)).toEqual([
+      'bulkhead/npt-3_4-f',
+      'insert-adapter/npt-3_4-m/insert-3_4-m',
+    ]);
+    const float = at(plan, 'float main:0').chain!;
+    expect(float.links.map((l) => l.part.id.split('/')[0])).toEqual(['insert-adapter', 'bulkhead']);
+    expect(float.to).toEqual({ system: 'npt', size: '1/2', gender: 'male' });
+  });
+  it('take R threads where the pipe is metric, tapered ones where the plan says so', () => {
+    const metric = small('iso-4427-pe100-sdr11/25');
+    expect(idsOf(at(metric, 'wall main').chain!)[0]).toMatch(/^bulkhead\/iso7/);
+    expect(idsOf(at({ ...metric, settings: { threads: 'npt' } }, 'wall main').chain!)[0]).toMatch(/^bulkhead\/npt/);
+  });
+  it('begin at the thread of a tote in the place of a hole', () => {
+    const tote = small(PE, (p) => {
+      p.nodes[0] = {
+        ...p.nodes[0],
+        outletEnd: { system: 'tote-coarse', size: 'S60x6', gender: 'male' },
+      } as Plan['nodes'][0];
+    });
+    expect(idsOf(at(tote, 'wall main').chain!)[0]).toMatch(/^tote-adapter\/tote-coarse/);
+    expect(billOf(tote).holes.filter((h) => h.at === 'main')).toEqual([]);
+  });
+  it('join pipe of two kinds, and say so where one has ends that no table knows', () => {
+    const two = small(PE, (p) =>
+      p.lines[0].legs.push({ lengthM: 10, endGroundM: 100, pipe: 'iso-4427-pe100-sdr11/25' }),
+    );
+    const change = at(two, 'change main:0').chain!;
+    expect([change.from.system, change.to.system]).toEqual(['insert', 'compression']);
+    const own = small(PE, (p) =>
+      p.lines[0].legs.push({ lengthM: 10, endGroundM: 100, pipe: { insideDiameterMm: 20 } }),
+    );
+    expect(at(own, 'change main:0').unknown).toBe(true);
+    expect(partsFindings(billOf(own), compilePlan(own)).map((f) => f.code)).toContain('parts-unknown-end');
+    const known = apply(own, setPipeEnd(20, { system: 'barb', size: '3/4', gender: 'female' }));
+    expect(known.ok && at(known.plan, 'change main:0').unknown).toBe(false);
+  });
+  it('put one tee less than lines meet, its branches on it', () => {
+    const { joints } = jointsOf(bank);
+    const tees = joints.filter((j) => j.kind === 'tee' && j.at === 'garden-tee');
+    const branch = joints.filter((j) => j.kind === 'branch' && j.place === 'garden-tee');
+    expect([tees.length, branch.length]).toEqual([1, 1]);
+    expect(branch[0].chain?.from).toEqual(tees[0].chain?.links.find((l) => l.part.id.includes('tee'))?.part.ends[2]);
+  });
+});
+
+describe('a chain that is taken', () => {
+  const plan = small(PE);
+  const joint = at(plan, 'wall main');
+  const narrow = ['bulkhead/npt-1_2-f', 'insert-adapter/npt-1_2-m/insert-3_4-m'];
+  const taken = apply(plan, takeChain(joint.kept!, narrow, 'narrow'));
+  it('is counted, and its loss goes into the network', () => {
+    if (!taken.ok) throw new Error('refused');
+    expect(idsOf(at(taken.plan, 'wall main').chain!)).toEqual(narrow);
+    const flow = (p: Plan): number => solvePlan(compilePlan(p)).lines.get('main')?.flow ?? 0;
+    const wide = apply(plan, takeChain(joint.kept!, idsOf(joint.chain!), 'wide'));
+    if (!wide.ok) throw new Error('refused');
+    expect(flow(taken.plan)).toBeLessThan(flow(wide.plan));
+    expect(flow(wide.plan)).toBeLessThan(flow(plan));
+  });
+  it('goes with its end when the leg is split, and is told when it does not mate any more', () => {
+    if (!taken.ok) throw new Error('refused');
+    const split = apply(taken.plan, splitLeg('main', 0, 15));
+    expect(split.ok && split.plan.lines[0].legs.map((l) => l.startChain?.length)).toEqual([2, undefined]);
+    const other = apply(taken.plan, setPipe('main', [0], 'astm-d2239-sidr15/1', 'wider'));
+    if (!other.ok) throw new Error('refused');
+    expect(at(other.plan, 'wall main').stale).toBe(true);
+    expect(partsFindings(billOf(other.plan), compilePlan(other.plan)).map((f) => f.code)).toContain('parts-stale');
+  });
+  it('of a part that no catalogue has is a fault of the file', () => {
+    const bad = {
+      ...plan,
+      lines: [{ ...plan.lines[0], legs: [{ ...plan.lines[0].legs[0], startChain: ['nothing'] }] }],
+    };
+    const loaded = loadPlan(savePlan(bad));
+    expect(!loaded.ok && loaded.faults[0].path).toBe('$.lines[0].legs[0].startChain[0]');
+  });
+});
+
+describe('the bill', () => {
+  it.each([
+    ['ousel-bank', bank],
+    ['bakehouse-yard', yard],
+  ])('of %s counts every part of every chain', (_, plan) => {
+    const { joints, items } = partsReport(plan) as unknown as {
+      joints: { parts: { part: string }[] }[];
+      items: { id: string; count: number }[];
+    };
+    const counted = new Map<string, number>();
+    for (const j of joints) for (const p of j.parts) counted.set(p.part, (counted.get(p.part) ?? 0) + 1);
+    const listed = new Map(items.map((i) => [i.id, i.count]));
+    for (const [part, n] of counted) expect(listed.get(part), part).toBe(n);
+  });
+  it('cuts no more from a length than it has, and all that the plan takes', () => {
+    for (const plan of [bank, yard])
+      for (const p of billOf(plan).pipe) {
+        for (const b of p.bins) expect(b.pieces.reduce((s, x) => s + x, 0)).toBeLessThanOrEqual(b.stock + 1e-9);
+        expect(p.bins.flatMap((b) => b.pieces).reduce((s, x) => s + x, 0)).toBeCloseTo(p.need, 9);
+      }
+  });
+  it('of a plan turned round is the same', () => {
+    const turned: Plan = { ...bank, lines: [...bank.lines].reverse(), nodes: [...bank.nodes].reverse() };
+    const counts = (plan: Plan): Map<string, number> => new Map(billOf(plan).items.map((i) => [i.id, i.count]));
+    const [a, b] = [counts(bank), counts(turned)];
+    expect(b.size).toBe(a.size);
+    for (const [id, n] of a) expect(b.get(id), id).toBeCloseTo(n, 9);
+    const stock = (plan: Plan): unknown =>
+      billOf(plan)
+        .pipe.map((p) => [p.pipe, p.stock])
+        .sort();
+    expect(stock(turned)).toEqual(stock(bank));
+  });
+  it('joins coils where a run is longer, less the couplings that are there', () => {
+    const long = small(PE, (p) => (p.lines[0].legs[0].lengthM = 250));
+    const join = billOf(long).joints.find((j) => j.kind === 'join');
+    expect(join?.count).toBe(2);
+    const there = small(PE, (p) => {
+      p.lines[0].legs[0].lengthM = 250;
+      p.lines[0].legs[0].fittings = [{ type: 'coupling-insert', count: 2 }];
+    });
+    const joints = billOf(there).joints;
+    expect(joints.filter((j) => j.kind === 'join')).toEqual([]);
+    expect(joints.find((j) => j.kind === 'fitting')?.count).toBe(2);
+  });
+  it('counts two clamps a barb and a roll of tape', () => {
+    const { items } = billOf(small(PE));
+    const count = (id: string): number | undefined => items.find((i) => i.id === id)?.count;
+    expect(count('clamp/insert_3_4')).toBe(4);
+    expect(count('tape')).toBe(1);
+    expect(count('spare/clamp/insert_3_4')).toBe(2);
+  });
+  it('leaves cement out where sockets are pushed together dry', () => {
+    const pvc = small('astm-d1785-sch40/3/4');
+    const ids = (plan: Plan): string[] => billOf(plan).items.map((i) => i.id);
+    expect(ids(pvc)).toContain('cement/pvc');
+    expect(ids({ ...pvc, settings: { sockets: 'dry' } })).not.toContain('cement/pvc');
+  });
+  it('has one hole for each part through a wall, with the saw as it is sold', () => {
+    expect(partsReport(small(PE)).holes).toEqual([
+      expect.objectContaining({ at: 'main', sawMm: 41.3, saw: '1 5/8 in', wallMm: [1, 12] }),
+      expect.objectContaining({ at: 'main:0', sawMm: 34.9, saw: '1 3/8 in' }),
+    ]);
+  });
+  it('warns where a wall that was measured is outside of what the bulkhead closes on', () => {
+    const plan = small(PE);
+    const codes = (wall: number): string[] => {
+      const done = apply(plan, setWall('hill', wall));
+      if (!done.ok) throw new Error('refused');
+      return partsFindings(billOf(done.plan), compilePlan(done.plan)).map((f) => `${f.code} ${f.at}`);
+    };
+    expect(codes(6)).toContain('parts-walls-suit ');
+    expect(codes(40)).toContain('parts-wall hill');
+  });
+  it('takes off what is in the shed and what is bought, and says what has no price', () => {
+    const plan = small(PE);
+    const steps = [
+      setPartPrice('clamp/insert_3_4', 0.5),
+      setShed('clamp/insert_3_4', 3),
+      takePrices([{ id: PE, price: 1.2, pipe: true }]),
+      setStock(PE, [50]),
+    ];
+    let now = plan;
+    for (const s of steps) {
+      const done = apply(now, s);
+      if (!done.ok) throw new Error(JSON.stringify(done.faults));
+      now = done.plan;
+    }
+    const bill = billOf(now);
+    expect(bill.total).toBeCloseTo(4 * 0.5 + 50 * 1.2, 9);
+    expect(bill.toSpend).toBeCloseTo(0.5 + 60, 9);
+    expect(bill.unpriced).not.toContain(PE);
+    const bought = apply(now, setBought(PE, true));
+    expect(bought.ok && billOf(bought.plan).toSpend).toBeCloseTo(0.5, 9);
+  });
+});
+
+describe('workings of parts', () => {
+  const priced = takePrices([
+    { id: PE, price: 1.2, pipe: true },
+    { id: 'tape', price: 2, pipe: false },
+  ]);
+  const done = apply(bank, priced);
+  if (!done.ok) throw new Error('refused');
+  const bill = billOf(done.plan);
+  const ways = otherWays(done.plan, bill);
+  const narrow = bill.joints.find((j) => j.kept && j.chain && j.boreMm !== undefined && j.chain.boreMm < j.boreMm);
+  it.each([
+    ['a part', itemWorking(bill, 'insert-coupling/insert-3_4-m/insert-3_4-m')],
+    ['clamps', itemWorking(bill, 'clamp/insert_3_4')],
+    ['pipe', pipeWorking(bill, bill.pipe[0])],
+    ['narrowing', narrow && narrowWorking(bill, narrow, 2e-4)],
+    ['carrying', haulWorking(done.plan, ways)],
+    ['paying back', paidWorking(done.plan, ways)],
+    ['pumping', pumpWorking(done.plan, ways)],
+  ])('of %s gives its result, in any units', (_, w) => {
+    if (!w) throw new Error('no working');
+    expect(ruleValue(w)).toBeCloseTo(w.result.value, 9);
+    expect(() => holdsInAnyUnits(w)).not.toThrow();
+  });
+  it('of a part that chains take names every place that takes it', () => {
+    const w = itemWorking(bill, 'bulkhead/npt-3_4-f');
+    expect(w?.terms.length).toBe(
+      bill.joints.filter((j) => j.chain && idsOf(j.chain).includes('bulkhead/npt-3_4-f')).length,
+    );
+  });
+});
+
+describe('other ways', () => {
+  it('carry whole trips, and are paid in the week that the bill is reached', () => {
+    const done = apply(small(PE), takePrices([{ id: PE, price: 2, pipe: true }]));
+    if (!done.ok) throw new Error('refused');
+    const plan: Plan = {
+      ...done.plan,
+      shop: { haul: { litresPerDay: 250, litresPerTrip: 600, tripMin: 30, fuelPerTrip: 4, hourWorth: 10 } },
+    };
+    // 1,750 L a week in trips of 600: three, at 4 and half an hour of 10 each: 27 a week; 50 m at 2 are 100
+    const w = otherWays(plan, billOf(plan));
+    expect([w.hauled.tripsAWeek, w.hauled.week, w.cost, w.paidWeek, w.paidTrips]).toEqual([3, 27, 100, 4, 12]);
+    expect(w.paidMonth).toBe(1);
+  });
+  it('pump the water for its weight: 1 m³ a day by 20 m at 35 % takes 0.156 kWh', () => {
+    const plan: Plan = {
+      ...small(PE),
+      shop: { haul: { litresPerDay: 1000, weeksPerYear: 1 }, pump: { headM: 20, efficiency: 0.35 } },
+    };
+    expect(otherWays(plan, billOf(plan)).pump.kWhAYear / 7).toBeCloseTo(0.1557, 3);
+  });
+});
+
+describe('lists', () => {
+  const bill = billOf(small(PE));
+  it('go out as a sheet whose prices come in again', () => {
+    const csv = billCsv(bill).replace(/,,/g, ',3.5,');
+    expect(csv.split('\n')[0].trim()).toBe('id,name,aisle,count,per,price,in the shed,bought,note');
+    const back = readPrices(csv, bill);
+    expect(back.faults).toEqual([]);
+    expect(back.rows).toContainEqual({ id: PE, price: 3.5, pipe: true });
+  });
+  it('read columns in any order, decimal commas and signs of money', () => {
+    const { rows } = readPrices(`price;note;id\n"1.234,50";x;tape\n€ 0,65;;clamp/insert_3_4\n`, bill);
+    expect(rows).toEqual([
+      { id: 'tape', price: 1234.5, pipe: false },
+      { id: 'clamp/insert_3_4', price: 0.65, pipe: false },
+    ]);
+  });
+  it('tell a price below nothing, an unknown part and a missing column, and take the rest', () => {
+    const { rows, faults } = readPrices('id,price\ntape,-3\nlead,4\nclamp/insert_3_4,0.5\ntool/drill,\n', bill);
+    expect(rows).toEqual([{ id: 'clamp/insert_3_4', price: 0.5, pipe: false }]);
+    expect(faults.map((f) => `${f.path} ${f.message}`)).toEqual([
+      'row 2 "-3" is no price',
+      'row 3 "lead" is nothing of this bill',
+    ]);
+    expect(readPrices('part,cost\ntape,2', bill).faults[0].message).toBe('has no column "price"');
+  });
+  it('go to a telephone as plain text, by aisle, without what is bought', () => {
+    const done = apply(small(PE), setBought('tape', true));
+    if (!done.ok) throw new Error('refused');
+    const text = billText(billOf(done.plan), (m) => `${m} m`);
+    expect(text).toContain('PIPE\n[ ] 1 of 50 m  3/4 in PE SIDR-15');
+    expect(text).not.toContain('Tape for threads');
+  });
+});
+
+describe('bad input', () => {
+  const refused = (shop: unknown): string[] => {
+    const loaded = loadPlan(JSON.stringify({ ...small(PE), shop }));
+    return loaded.ok ? [] : loaded.faults.map((f) => f.path);
+  };
+  it('a price of minus 3 and a stock length of 0 are faults of the plan', () => {
+    expect(refused({ stock: [{ pipe: PE, lengthsM: [0] }] })).toEqual(['$.shop.stock[0].lengthsM[0]']);
+    const minus = apply(small(PE), setPartPrice('tape', -3));
+    expect(minus.ok).toBe(false);
+  });
+  it('an end that no table knows is a hole, not a crash', () => {
+    const odd = small(PE, (p) => {
+      p.nodes[0] = { ...p.nodes[0], outletEnd: { system: 'lead', size: '9', gender: 'male' } } as Plan['nodes'][0];
+    });
+    expect(at(odd, 'wall main').chain?.from.system).toBe('hole');
+  });
+  it('every pipe of the catalogue has ends, or is one of the few that no shop joins', () => {
+    const none = PIPE_ROWS.filter((r) => pipeEnds(r.id).length === 0).map((r) => `${r.family} ${r.nominal}`);
+    expect(none.filter((n) => !/copper sizes|PEX SDR 9 5.8/.test(n))).toEqual([]);
+    expect(
+      chainOf({ system: 'npt', size: '1', gender: 'male' }, ['no-such-part'], {
+        system: 'npt',
+        size: '1',
+        gender: 'male',
+      }),
+    ).toBeUndefined();
+  });
+});
