@@ -57,6 +57,15 @@ export const partsFindings = {
           : say`${t.count('walls')} walls that were measured suit what goes through them.`,
     },
   }),
+  'parts-float-strikes': row({
+    values: { sweep: 'drop', floor: 'drop' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`As the float of ${t.here} is screwed into its wall its arm sweeps ${t.fig('sweep')}; the floor is ${t.fig('floor')} below: take the ball off its arm first, or put a union between.`,
+    },
+  }),
   'parts-close': row({
     values: { joints: 'count' },
     severity: 'ok',

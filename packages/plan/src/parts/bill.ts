@@ -90,9 +90,12 @@ export interface Run {
   /** m */ readonly length: number;
 }
 
+/** By the metre or by the foot: how pipe and timber are sold there. */
+export type Units = 'metric' | 'us';
+const unitsOf = (plan: Plan): Units => plan.settings?.units ?? 'metric';
 const FEET = 0.3048;
 /** Lengths that pipe is sold in, m (common practice). */
-const SOLD: Readonly<Record<'metric' | 'us', Readonly<Record<'coil' | 'stick' | 'hose', readonly number[]>>>> = {
+const SOLD: Readonly<Record<Units, Readonly<Record<'coil' | 'stick' | 'hose', readonly number[]>>>> = {
   metric: { coil: [25, 50, 100], stick: [3, 6], hose: [15, 25, 50] },
   us: {
     coil: [100, 300].map((f) => f * FEET),
@@ -120,11 +123,11 @@ const ONE_INCH_MM = 33.4;
 const CLAMPS_OVER = 0.1;
 
 /** Lengths in which a pipe is sold: as the plan says, else the usual ones of its kind. */
-export function soldLengths(plan: Plan, pipe: string): readonly number[] {
+export function soldLengths(plan: Plan, pipe: string, units: Units = unitsOf(plan)): readonly number[] {
   const own = plan.shop?.stock?.find((s) => s.pipe === pipe)?.lengthsM;
   if (own && own.length > 0) return own;
   const row = findPipe(pipe);
-  return SOLD[plan.settings?.units ?? 'metric'][row ? SOLD_AS[row.material] : 'coil'];
+  return SOLD[units][row ? SOLD_AS[row.material] : 'coil'];
 }
 const kerfOf = (pipe: string): number => {
   const row = findPipe(pipe);
@@ -178,8 +181,8 @@ const PHASE: Readonly<Record<JointKind, Phase>> = {
   join: 'line',
 };
 
-/** The bill of a plan. */
-export function billOf(plan: Plan): Bill {
+/** The bill of a plan, in lengths as they are sold by the metre or by the foot. */
+export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
   const { joints: made, things } = jointsOf(plan);
   const joints = [...made];
   const prices = new Map(plan.prices?.parts?.map((p) => [p.part, p.each]));
@@ -192,7 +195,7 @@ export function billOf(plan: Plan): Bill {
   const runs = runsOf(plan);
   const pipe: PipeBill[] = [];
   for (const [key, { pipe: of, runs: list }] of runs) {
-    const stocks = soldLengths(plan, key);
+    const stocks = soldLengths(plan, key, units);
     const longest = Math.max(...stocks);
     const cut = cutFrom(
       list.map((r) => r.length),
@@ -383,7 +386,7 @@ export function billOf(plan: Plan): Bill {
     if (!tank.stand || !((tank.standM ?? 0) > 0)) continue;
     const { parts } = standAnswer(plan, tank);
     if (!parts) continue;
-    for (const l of partLines(plan, parts))
+    for (const l of partLines(plan, parts, units))
       add(
         {
           id: l.part,
@@ -460,7 +463,8 @@ export function billOf(plan: Plan): Bill {
       pipe
         .filter((p) => !p.bought)
         .reduce(
-          (sum, p) => sum + (p.shed >= p.need - 1e-9 ? 0 : ofPipe(shedOff(plan, p, runs.get(p.pipe)?.runs ?? []))),
+          (sum, p) =>
+            sum + (p.shed >= p.need - 1e-9 ? 0 : ofPipe(shedOff(plan, p, runs.get(p.pipe)?.runs ?? [], units))),
           0,
         ) + list.filter((i) => !i.bought).reduce((sum, i) => sum + worth(i, i.count - i.shed), 0),
     lengthOf: new Map([...runs].map(([key, r]) => [key, r.runs])),
@@ -468,7 +472,7 @@ export function billOf(plan: Plan): Bill {
 }
 
 /** What is still bought of a pipe when metres of it lie in the shed: the longest runs are cut from the shop's, the short ones from the shed. */
-function shedOff(plan: Plan, p: PipeBill, runs: readonly Run[]): PipeBill {
+function shedOff(plan: Plan, p: PipeBill, runs: readonly Run[], units: Units): PipeBill {
   if (p.shed <= 0) return p;
   let there = p.shed;
   const left = [...runs]
@@ -481,7 +485,7 @@ function shedOff(plan: Plan, p: PipeBill, runs: readonly Run[]): PipeBill {
   if (left.length === 0) return { ...p, stock: [] };
   const cut = cutFrom(
     left.map((r) => r.length),
-    soldLengths(plan, p.pipe),
+    soldLengths(plan, p.pipe, units),
     kerfOf(p.pipe),
   );
   const counts = new Map<number, number>();

@@ -9,6 +9,7 @@ export {
   type Phase,
   type PipeBill,
   type Run,
+  type Units,
 } from './bill.ts';
 export {
   changeShop,
@@ -32,7 +33,17 @@ export {
   pumpWorking,
   type OtherWays,
 } from './haul.ts';
-export { floatThing, idsOf, jointsOf, suits, tapThing, type Joint, type JointKind, type KeptAt } from './joints.ts';
+export {
+  floatSweep,
+  floatThing,
+  idsOf,
+  jointsOf,
+  suits,
+  tapThing,
+  type Joint,
+  type JointKind,
+  type KeptAt,
+} from './joints.ts';
 export { narrowingLoss, partsFindings } from './judge.ts';
 export { billCsv, billText, GROUPS, readPrices, toBuy, type PriceRow, type PricesRead } from './lists.ts';
 export { partsReport, type PartsReport } from './report.ts';

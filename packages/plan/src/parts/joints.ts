@@ -10,7 +10,7 @@ import {
   type Part,
   type RankedChain,
 } from '@vernal-slope/core/parts';
-import { resolvePipe } from '../compile/index.ts';
+import { metresOfMm, resolvePipe } from '../compile/index.ts';
 import { isSource, isTap, isVessel, type PlanNode } from '../kinds/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
 import { endEntered, HOLES, inTrade, partsNamed, pipeEnds, threadsOf, type Threads } from './ends.ts';
@@ -221,6 +221,14 @@ export function floatThing(node: PlanNode, threads: Threads): Thing | undefined 
     name: `Float valve, ${size} in thread`,
     end: end(threads, size, 'male'),
   };
+}
+
+/** Length of the arm of a float over its ball's diameter (common practice, no source). */
+const ARM_OVER_BALL = 2.3;
+/** Around the hole: what the arm of a float and its ball sweep while it is screwed in, m; undefined of floats without an arm. */
+export function floatSweep(node: PlanNode | undefined): number | undefined {
+  const ball = isVessel(node) ? node.inlet?.floatValve?.lever?.ballMm : undefined;
+  return ball === undefined ? undefined : metresOfMm((ARM_OVER_BALL + 0.5) * ball);
 }
 
 /** What water is drawn at: its thread by the pipe that comes. */

@@ -4,9 +4,10 @@ import { velocityHead } from '@vernal-slope/core/pipe';
 import { findPipe } from '../catalogue/index.ts';
 import { metresOfMm, resolvePipe, type Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
+import { floorOf, inletElevation, isVessel } from '../kinds/index.ts';
 import { solvePlan, type PlanResult } from '../solve/index.ts';
 import type { Bill } from './bill.ts';
-import { suits, type Joint } from './joints.ts';
+import { floatSweep, suits, type Joint } from './joints.ts';
 
 /** Head lost to narrowing from which it is worth a word, m. */
 const WORTH = 0.05;
@@ -44,6 +45,13 @@ export function partsFindings(bill: Bill, compiled: Compiled, result: PlanResult
     }
     closed++;
     if (j.stale) found.push(finding('parts-stale', j.place, {}));
+    if (j.kind === 'float') {
+      const node = plan.nodes.find((n) => n.id === j.wallOf);
+      const sweep = floatSweep(node);
+      const floor = isVessel(node) ? inletElevation(node) - floorOf(node) : undefined;
+      if (sweep !== undefined && floor !== undefined && sweep > floor)
+        found.push(finding('parts-float-strikes', j.place, { sweep, floor }));
+    }
     const line = lineOf(j);
     const flow = line === undefined ? undefined : result.lines.get(line)?.flow;
     if (result.converged && flow !== undefined && j.boreMm !== undefined) {

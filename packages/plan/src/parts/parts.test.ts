@@ -192,6 +192,22 @@ describe('a chain that is taken', () => {
   });
 });
 
+describe('a float through a wall', () => {
+  const swept = (heightM: number): string[] => {
+    const plan = small(PE, (p) => {
+      const inlet = (p.nodes[1] as { inlet: { heightM?: number; floatValve: { lever?: object } } }).inlet;
+      inlet.heightM = heightM;
+      inlet.floatValve.lever = { ballMm: 110, ratio: 5 };
+    });
+    return partsFindings(billOf(plan), compilePlan(plan)).map((f) => f.code);
+  };
+  it('strikes the floor as it is screwed in where its arm is longer than the hole is high', () => {
+    // 2.3 balls of arm and half a ball: 0.308 m
+    expect(swept(0.2)).toContain('parts-float-strikes');
+    expect(swept(0.4)).not.toContain('parts-float-strikes');
+  });
+});
+
 describe('the bill', () => {
   it.each([
     ['ousel-bank', bank],

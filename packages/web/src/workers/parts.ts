@@ -1,7 +1,7 @@
 // The bill with its chains, cuts and findings, and what other ways would cost: off the main thread.
 import { compilePlan } from '@vernal-slope/plan/compile';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { billOf, otherWays, partsFindings, type Bill, type OtherWays } from '@vernal-slope/plan/parts';
+import { billOf, otherWays, partsFindings, type Bill, type OtherWays, type Units } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { solvePlan } from '@vernal-slope/plan/solve';
 
@@ -16,14 +16,14 @@ export interface PartsAnswer {
 }
 
 export interface PartsApi {
-  parts: (plan: Plan) => PartsAnswer;
+  parts: (plan: Plan, units: Units) => PartsAnswer;
 }
 
 export const partsApi: PartsApi = {
-  parts: (plan) => {
+  parts: (plan, units) => {
     const compiled = compilePlan(plan);
     const result = solvePlan(compiled);
-    const bill = billOf(plan);
+    const bill = billOf(plan, units);
     return {
       plan,
       bill,

@@ -318,6 +318,75 @@ small {
   width: 62px;
 }
 
+@media (max-width: 640px) {
+  thead {
+    display: none;
+  }
+
+  table,
+  tbody {
+    display: block;
+  }
+
+  .aisle {
+    display: block;
+  }
+
+  td .figure {
+    text-align: left;
+  }
+
+  tbody tr:not(.aisle) {
+    display: grid;
+    grid-template-areas: 'tick what what' 'tick count cost' 'tick shed price';
+    grid-template-columns: 44px 1fr auto;
+    align-items: center;
+    padding: 4px 0;
+    border-bottom: var(--line-hair) solid var(--rule);
+  }
+
+  tbody tr:not(.aisle) td {
+    border-bottom: 0;
+  }
+
+  td:nth-child(1) {
+    grid-area: tick;
+  }
+
+  td:nth-child(2) {
+    grid-area: count;
+    text-align: left;
+    white-space: normal;
+  }
+
+  td:nth-child(3) {
+    grid-area: what;
+  }
+
+  td:nth-child(4) {
+    grid-area: shed;
+    text-align: left;
+  }
+
+  td.shed::before {
+    content: 'shed ';
+    color: var(--muted);
+    font-size: var(--text-s);
+  }
+
+  td:nth-child(5) {
+    grid-area: price;
+  }
+
+  td:nth-child(6) {
+    grid-area: cost;
+  }
+
+  tfoot td:empty {
+    display: none;
+  }
+}
+
 tfoot th,
 tfoot td {
   font-weight: 700;

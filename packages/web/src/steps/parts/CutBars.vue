@@ -68,7 +68,7 @@ const all = computed<Bars[]>(() => [
   }),
 ]);
 const sold = (p: PipeBill): string =>
-  soldLengths(props.answer.plan, p.pipe)
+  soldLengths(props.answer.plan, p.pipe, settings.units)
     .map((m) => number(m))
     .join(', ');
 const own = (p: PipeBill): boolean => props.answer.plan.shop?.stock?.some((s) => s.pipe === p.pipe) ?? false;

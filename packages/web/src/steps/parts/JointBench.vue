@@ -4,7 +4,16 @@ import { computed } from 'vue';
 import { endWords, SYSTEMS, type End } from '@vernal-slope/core/parts';
 import type { Working } from '@vernal-slope/core/working';
 import type { Command } from '@vernal-slope/plan/edit';
-import { idsOf, narrowWorking, setPipeEnd, setWall, suits, takeChain, type Joint } from '@vernal-slope/plan/parts';
+import {
+  floatSweep,
+  idsOf,
+  narrowWorking,
+  setPipeEnd,
+  setWall,
+  suits,
+  takeChain,
+  type Joint,
+} from '@vernal-slope/plan/parts';
 import { showText, fixed } from '../../display/quantities.ts';
 import { nameIn } from '../../display/names.ts';
 import { said } from '../../display/faults.ts';
@@ -80,6 +89,19 @@ function take(ids: readonly string[], words: string): void {
 function letGo(): void {
   if (kept.value) perform(takeChain(kept.value, undefined, 'the shortest chain again'));
 }
+/** Of a float: what stands outside and in the wall. */
+const pieces = computed(() => {
+  const { kind, chain } = now.value;
+  if (kind !== 'float' || !chain) return undefined;
+  const at = chain.links.findIndex((l) => l.part.hole);
+  const inside = chain.links.slice(at + 1);
+  return {
+    outside: at > 0 ? chainWords({ links: chain.links.slice(0, at) }) : 'the pipe itself',
+    wall:
+      chainWords({ links: [chain.links[at]] }) + (inside.length > 0 ? ` with ${chainWords({ links: inside })}` : ''),
+  };
+});
+const sweep = computed(() => floatSweep(plan.value.nodes.find((n) => n.id === now.value.wallOf)));
 const flow = computed(() => {
   const line = now.value.kept?.line ?? now.value.at.split(':')[0];
   return props.answer.flows[line] ?? 0;
@@ -160,7 +182,9 @@ function setEnd(value: string): void {
     </div>
     <div v-if="hole" class="hole" data-test="hole">
       <span
-        >Saw <strong>{{ hole.saw }}</strong> ({{ showText(m(hole.sawMm), 'section', settings.units) }})</span
+        >Saw <strong>{{ hole.saw }}</strong><template v-if="settings.units === 'metric'">
+          ({{ showText(m(hole.sawMm), 'section', settings.units) }})</template
+        ></span
       >
       <label class="entry"
         >wall of {{ wallOf ? nameIn(plan, wallOf.id) : 'the vessel' }}
@@ -182,6 +206,13 @@ function setEnd(value: string): void {
         the pack’s own saw goes)</span
       >
     </div>
+    <p v-if="pieces" class="small" data-test="pieces">
+      Outside: {{ pieces.outside }}. Through the wall: {{ pieces.wall }}, its flange inside. Inside and last of all: the
+      float valve; its ball does not pass the hole<template v-if="sweep !== undefined"
+        >, and as it is screwed in its arm sweeps {{ showText(sweep, 'drop', settings.units) }} around the hole (an arm
+        of some 2.3 balls, common practice)</template
+      >.
+    </p>
     <p v-if="now.chain && narrow && narrow.result.value > 0.005" class="small">
       <template v-if="answer.settled"
         >It narrows the way: that takes
@@ -357,6 +388,31 @@ summary {
 
 summary small {
   margin-left: 8px;
+}
+
+@media (max-width: 640px) {
+  .offers thead {
+    display: none;
+  }
+
+  .offers tr {
+    display: grid;
+    grid-template-columns: auto 1fr auto auto;
+    align-items: center;
+    border-bottom: var(--line-hair) solid var(--rule);
+  }
+
+  .offers td {
+    border: 0;
+  }
+
+  .offers td:first-child {
+    grid-column: 1 / -1;
+  }
+
+  .offers td:nth-child(2)::after {
+    content: ' parts';
+  }
 }
 
 ol {

@@ -27,11 +27,14 @@ const WORD = 236;
 const words = computed(() => {
   let last = -Infinity;
   let row = 0;
-  return drawn.value.meetings.map((m) => {
-    row = m.x - last < WORD ? 1 - row : 0;
-    last = m.x;
-    return { ...m, row };
-  });
+  // what the saw cuts is said beside the wall
+  return drawn.value.meetings
+    .filter((m) => m.look !== 'hole')
+    .map((m) => {
+      row = m.x - last < WORD ? 1 - row : 0;
+      last = m.x;
+      return { ...m, row };
+    });
 });
 </script>
 

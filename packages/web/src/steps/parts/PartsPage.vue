@@ -4,6 +4,7 @@ import { computed, proxyRefs, watch } from 'vue';
 import AnswerState from '../../judgement/AnswerState.vue';
 import { usePlanPage } from '../../session/planpage.ts';
 import LaterPart from '../../shell/LaterPart.vue';
+import AnyChain from './AnyChain.vue';
 import BillTable from './BillTable.vue';
 import CutBars from './CutBars.vue';
 import JointBench from './JointBench.vue';
@@ -31,6 +32,7 @@ watch(joint, (key) => {
     <LaterPart :after="2"><BillTable :answer="answer" @working="page.openMade" /></LaterPart>
     <LaterPart :after="4"><CutBars :answer="answer" @working="page.openMade" /></LaterPart>
     <LaterPart :after="5"><OtherWays :answer="answer" @working="page.openMade" /></LaterPart>
+    <LaterPart :after="6"><AnyChain :answer="answer" /></LaterPart>
   </template>
   <section v-else-if="answer" class="sheet none" data-test="no-parts">
     <h2>Parts</h2>

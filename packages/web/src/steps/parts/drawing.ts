@@ -49,7 +49,7 @@ export interface DrawnChain {
 
 /** Length of a nose in its socket, of the two ends, and the wall of a body, px. */
 const NOSE = 26;
-const END = 128;
+const MOST_END = 128;
 const MOST_PART = 176;
 const LEAST_PART = 62;
 const WALL = 4;
@@ -113,6 +113,7 @@ export function drawChain(
     })),
     stub(chain.to, names[1], 'right'),
   ];
+  const END = Math.min(MOST_END, 0.24 * width);
   const inner = Math.max(1, pieces.length - 2);
   const each = Math.max(LEAST_PART, Math.min(MOST_PART, (width - 2 * END) / inner));
   const middle = height / 2 + 6;

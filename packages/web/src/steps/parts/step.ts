@@ -3,7 +3,9 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import { isFinding, worstFirst } from '@vernal-slope/plan/findings';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import { fixed } from '../../display/quantities.ts';
+import type { Units } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { useSettings } from '../../display/settings.ts';
 import type { PartsAnswer, PartsApi } from '../../workers/parts.ts';
 import { useAnswer } from '../../workers/useAnswer.ts';
 import type { StepRow } from '../step.ts';
@@ -21,13 +23,16 @@ export const partsStep: StepRow = {
   findings: ({ plan }) =>
     last.value?.plan.nodes === plan.nodes && last.value.plan.lines === plan.lines ? last.value.findings : [],
   use: (page) => {
+    const settings = useSettings();
     const here = computed(() => page.step.value === 'parts');
-    const question = computed(() => (here.value && page.plan.value ? { plan: page.plan.value } : null));
-    const parts = useAnswer<PartsApi, { plan: Plan }, PartsAnswer>({
+    const question = computed(() =>
+      here.value && page.plan.value ? { plan: page.plan.value, units: settings.units } : null,
+    );
+    const parts = useAnswer<PartsApi, { plan: Plan; units: Units }, PartsAnswer>({
       worker: () => new Worker(new URL('../../workers/parts.worker.ts', import.meta.url), { type: 'module' }),
       question: () => question.value,
       ask: async (api, q) => {
-        const found = await api.parts(q.plan);
+        const found = await api.parts(q.plan, q.units);
         // what comes out of a worker is a copy: the plan it was asked of is this one
         const own = { ...found, plan: q.plan, bill: { ...found.bill, plan: q.plan } };
         last.value = own;
