@@ -6,6 +6,7 @@ import { startBench } from './start.ts';
 import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
 import { gardenBench } from './garden.ts';
+import { partsBench } from './parts.ts';
 import { inTimeBench } from './intime.ts';
 
 console.log('Vernal Slope, bench\n');
@@ -17,6 +18,7 @@ storageBench();
 gardenBench();
 inTimeBench();
 sizesBench();
+partsBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();

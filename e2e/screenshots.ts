@@ -19,37 +19,6 @@ interface Shot {
 }
 
 /** A place of one's own, just begun: a spring led to a tank. */
-const ownPlan = (): object => ({
-  format: 'vernal-slope/plan',
-  version: 1,
-  title: 'My place',
-  settings: { units: 'metric' },
-  used: ['water'],
-  nodes: [
-    { id: 'spring', kind: 'source', type: 'spring', name: 'Spring', groundM: 120, heightM: 0, yieldLpm: 4 },
-    {
-      id: 'tank',
-      kind: 'tank',
-      name: 'Tank',
-      groundM: 117,
-      standM: 0,
-      shape: { type: 'vertical-cylinder', diameterM: 1.05, heightM: 1.15 },
-      outletM: 0.06,
-      overflowM: 1.1,
-      startLevelM: 0.8,
-      inlet: { at: 'top', heightM: 1.13 },
-    },
-  ],
-  lines: [
-    {
-      id: 'to-tank',
-      from: 'spring',
-      to: 'tank',
-      legs: [{ lengthM: 15, endGroundM: 117, pipe: 'astm-d2239-sidr15/1', depthM: 0 }],
-    },
-  ],
-});
-
 /** A hen run whose bucket hangs too high. */
 const henRun = (): object => ({
   format: 'vernal-slope/plan',
@@ -225,15 +194,11 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'own',
-    path: '',
-    plan: ownPlan,
+    name: 'parts',
+    path: `${OUSEL}/parts`,
     act: async (page) => {
-      await page.click('view-place');
-      await (await page.find('[data-ring$="-tank"]')).click();
-      await page.click('new-trough');
-      await page.fill('How much', '9');
-      await page.fill('How far it is', '180');
+      await page.part('joint-drawing');
+      await page.pick('[data-test="joint"]', 'Low Meadow: the float');
     },
   },
   {

@@ -27,12 +27,14 @@ export function firstFit(pieces: readonly number[], stock: number, kerf = 0): nu
 export const leastBins = (pieces: readonly number[], stock: number): number =>
   Math.ceil(pieces.reduce((a, b) => a + b, 0) / stock - SAME);
 
-/** Steps of the search for fewer lengths than first fit finds. */
+/** Steps of the search for fewer lengths than first fit finds: enough to try everything with few pieces. */
 const STEPS = 20_000;
+const FEW = 12;
+const STEPS_OF_MANY = 500;
 
 /**
  * Pieces into as few lengths of one stock as can be: first fit, and where that takes more than the pieces need in a
- * row, a search for fewer (branch and bound, stopped after 20,000 steps).
+ * row, a search for fewer (branch and bound, stopped after 20,000 steps, of many pieces after 500).
  * @param pieces m, each above 0 and no longer than the stock
  * @param stock m
  * @param kerf what one cut takes, m
@@ -44,13 +46,14 @@ export function pack(pieces: readonly number[], stock: number, kerf = 0): number
   const sorted = [...pieces].sort((a, b) => b - a);
   const bins: { left: number; pieces: number[] }[] = [];
   let steps = 0;
+  const most = pieces.length <= FEW ? STEPS : STEPS_OF_MANY;
   const place = (k: number): boolean => {
     if (bins.length >= best.length) return false;
     if (k === sorted.length) {
       best = bins.map((b) => [...b.pieces]);
       return best.length <= least;
     }
-    if (++steps > STEPS) return true;
+    if (++steps > most) return true;
     const p = sorted[k];
     const tried = new Set<number>();
     for (const bin of bins) {

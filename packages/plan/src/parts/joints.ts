@@ -56,6 +56,14 @@ export interface Joint {
   readonly boreMm?: number;
 }
 
+/** One part as a list that is the same each time. */
+const alone = (part: Part): readonly Part[] => {
+  const known = lists.get(part) ?? [part];
+  lists.set(part, known);
+  return known;
+};
+const lists = new WeakMap<Part, readonly Part[]>();
+
 /** What stands at the end of a line, and by which end it is joined. */
 export interface Thing {
   readonly id: string;
@@ -63,8 +71,28 @@ export interface Thing {
   readonly end: End;
 }
 
+/** Chains found before through the same parts, by what was asked. */
+const askedThrough = new WeakMap<readonly Part[], Map<string, { chain: RankedChain; thing: Part }[]>>();
 /** Chains through one of some parts that are put there on purpose: a tee, a valve, an elbow. */
 function through(
+  from: readonly End[],
+  things: readonly Part[],
+  to: readonly End[],
+  search: ChainSearch,
+): { chain: RankedChain; thing: Part }[] {
+  const known = askedThrough.get(things) ?? new Map<string, { chain: RankedChain; thing: Part }[]>();
+  askedThrough.set(things, known);
+  const key = `${tag}|${JSON.stringify(from)}|${JSON.stringify(to)}`;
+  let found = known.get(key);
+  if (!found) {
+    if (known.size > MOST_ASKED) known.clear();
+    found = searchThrough(from, things, to, search);
+    known.set(key, found);
+  }
+  return found;
+}
+
+function searchThrough(
   from: readonly End[],
   things: readonly Part[],
   to: readonly End[],
@@ -203,8 +231,17 @@ const CAPS = [
 ];
 
 /** Sizes of parts tried against a pipe: those whose way is not far from its bore. */
-const near = (parts: readonly Part[], boreMm: number): Part[] =>
-  parts.filter((p) => p.boreMm >= 0.5 * boreMm && p.boreMm <= 1.7 * boreMm);
+function near(parts: readonly Part[], boreMm: number): readonly Part[] {
+  const known = nearby.get(parts) ?? new Map<number, readonly Part[]>();
+  nearby.set(parts, known);
+  let found = known.get(boreMm);
+  if (!found) {
+    found = parts.filter((p) => p.boreMm >= 0.5 * boreMm && p.boreMm <= 1.7 * boreMm);
+    known.set(boreMm, found);
+  }
+  return found;
+}
+const nearby = new WeakMap<readonly Part[], Map<number, readonly Part[]>>();
 
 /** The thread of a float valve by its kind, else by its seat, mm. */
 export function floatThing(node: PlanNode, threads: Threads): Thing | undefined {
@@ -244,6 +281,18 @@ export function tapThing(node: PlanNode, boreMm: number, threads: Threads): Thin
 
 /** Hole of a drinker that screws into a rail (common practice: an 11/32 in drill; kinds differ). */
 export const DRINKER_HOLE = { sawMm: 8.7, saw: '11/32 in drill', wallMm: [1.5, 6] as const };
+
+/** Bulkheads of a trade, walked from outside in. */
+function wallsFor(threads: Threads): readonly Part[] {
+  const known =
+    inward.get(threads) ??
+    partsNamed(['bulkhead'])
+      .filter((p) => p.ends[1].system === threads)
+      .map((p): Part => ({ ...p, passes: [[1, 2]] }));
+  inward.set(threads, known);
+  return known;
+}
+const inward = new Map<Threads, readonly Part[]>();
 
 interface Made {
   readonly joints: Joint[];
@@ -433,7 +482,6 @@ export function jointsOf(plan: Plan): Made {
       const low = to.kind === 'bed' || (isVessel(to) && to.inlet?.at === 'bottom');
       if (float) {
         put(float, to.id);
-        const walls = partsNamed(['bulkhead']).filter((p) => p.boreMm <= 2 * bore && p.ends[1].system === threads);
         add({
           kind: 'float',
           at: `${line.id}:${lastAt}`,
@@ -444,7 +492,7 @@ export function jointsOf(plan: Plan): Made {
           kept,
           boreMm: bore,
           // from outside in: the nut's thread, then that on the inside
-          through: walls.map((p) => ({ ...p, passes: [[1, 2]] })),
+          through: wallsFor(threads),
           wallOf: to,
         });
       } else if (low)
@@ -540,7 +588,7 @@ export function jointsOf(plan: Plan): Made {
           from,
           to,
           boreMm: Math.min(bore, boreOf(ahead.leg.pipe)),
-          through: best ? [best.thing] : tees,
+          through: best ? alone(best.thing) : tees,
         });
         add({
           kind: 'arm' in b ? 'branch' : 'tap',

@@ -39,13 +39,12 @@ const words = computed(() => {
 </script>
 
 <template>
-  <div ref="holder" class="cut" :class="{ small }">
+  <div ref="holder" class="cut" :class="{ small }" tabindex="0" role="group" :aria-label="title">
     <svg
       :width="drawn.width"
       :height="small ? height : height + 88"
       :viewBox="`0 0 ${drawn.width} ${small ? height : height + 88}`"
-      role="img"
-      :aria-label="title"
+      aria-hidden="true"
       data-test="joint-drawing"
     >
       <defs>
