@@ -18,7 +18,6 @@ interface Shot {
   readonly act?: (page: Page) => Promise<void>;
 }
 
-/** A place of one's own, just begun: a spring led to a tank. */
 /** A hen run whose bucket hangs too high. */
 const henRun = (): object => ({
   format: 'vernal-slope/plan',

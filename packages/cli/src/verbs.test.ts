@@ -221,3 +221,44 @@ describe('drip and beds', () => {
     expect(Math.abs(ran.balance.errorL)).toBeLessThan(0.01);
   });
 });
+
+describe('parts', () => {
+  it('prints pipe, items, joints whose ends mate, holes and cost, in the contract’s shape', async () => {
+    const { out } = await run(['parts', demo]);
+    const r = JSON.parse(out ?? '') as {
+      pipe: {
+        pipe: string;
+        needM: number;
+        stock: { lengthM: number; count: number; priceEach: number | null }[];
+        cuts: { stockM: number; piecesM: number[] }[];
+      }[];
+      items: { id: string; name: string; count: number; priceEach: number | null }[];
+      joints: { at: string; from: End; parts: { part: string; in: End; out: End }[]; to: End }[];
+      holes: { at: string; part: string; sawMm: number; wallMm: [number, number] }[];
+      cost: { total: number; unpriced: string[] };
+      findings: unknown[];
+    };
+    type End = { system: string; size: string; gender: string };
+    const mate = (a: End, b: End): boolean =>
+      a.system === b.system &&
+      a.size === b.size &&
+      ['male female', 'female male', 'none none'].includes(`${a.gender} ${b.gender}`);
+    for (const j of r.joints) {
+      const ends = [j.from, ...j.parts.flatMap((p) => [p.in, p.out]), j.to];
+      for (let k = 0; k < ends.length; k += 2) expect(mate(ends[k], ends[k + 1]), j.at).toBe(true);
+    }
+    const counted = new Map<string, number>();
+    for (const j of r.joints) for (const p of j.parts) counted.set(p.part, (counted.get(p.part) ?? 0) + 1);
+    for (const [id, n] of counted) expect(r.items.find((i) => i.id === id)?.count, id).toBe(n);
+    for (const p of r.pipe) {
+      for (const c of p.cuts) expect(c.piecesM.reduce((s, x) => s + x, 0)).toBeLessThanOrEqual(c.stockM + 1e-6);
+      for (const s of p.stock) expect(p.cuts.filter((c) => Math.abs(c.stockM - s.lengthM) < 1e-6).length).toBe(s.count);
+    }
+    const priced =
+      r.items.reduce((s, i) => s + (i.priceEach ?? 0) * i.count, 0) +
+      r.pipe.flatMap((p) => p.stock).reduce((s, x) => s + (x.priceEach ?? 0) * x.count, 0);
+    expect(r.cost.total).toBeCloseTo(priced, 2);
+    expect(r.cost.unpriced).toContain('vessel/hill');
+    expect(r.holes.every((h) => h.sawMm > 0 && h.wallMm[0] < h.wallMm[1])).toBe(true);
+  });
+});

@@ -4,6 +4,7 @@ import { judgeRails } from '@vernal-slope/plan/drink';
 import { judgeDrains } from '@vernal-slope/plan/greywater';
 import { judgeCabins } from '@vernal-slope/plan/cabin';
 import { judgeTreatment } from '@vernal-slope/plan/treat';
+import { billOf, partsFindings } from '@vernal-slope/plan/parts';
 import { judgeTotes } from '@vernal-slope/plan/tote';
 import { judgeTroughs } from '@vernal-slope/plan/trough';
 import { judgeGarden } from '@vernal-slope/plan/garden';
@@ -56,11 +57,12 @@ export const check: Verb = {
   run: (plan, options) => {
     const compiled = compilePlan(plan);
     const state = stateOf(plan, options);
+    const result = solvePlan(compiled, state);
     // ok: the document is sound; what falls short is said by its findings
     return {
       ok: true,
       findings: [
-        ...judgePlan(compiled, solvePlan(compiled, state), state),
+        ...judgePlan(compiled, result, state),
         ...judgeGarden(compiled),
         ...judgeRails(compiled),
         ...judgeDrains(plan),
@@ -68,6 +70,7 @@ export const check: Verb = {
         ...judgeCabins(compiled),
         ...judgeTreatment(compiled),
         ...judgeTotes(compiled),
+        ...partsFindings(billOf(plan), compiled, result),
       ],
     };
   },
