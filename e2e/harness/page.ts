@@ -7,7 +7,7 @@ import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'sele
 import chrome from 'selenium-webdriver/chrome.js';
 
 const axeSource = readFileSync(fileURLToPath(import.meta.resolve('axe-core/axe.min.js')), 'utf8');
-const PATIENCE_MS = 10_000;
+const PATIENCE_MS = 20_000;
 
 export { Key };
 
