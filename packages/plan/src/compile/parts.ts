@@ -1,6 +1,6 @@
 // Catalogue entries and inline figures of a leg, resolved to SI for core.
 import type { Segment } from '@vernal-slope/core/network';
-import { chainK, findPart } from '@vernal-slope/core/parts';
+import { chainK, findPart, type Part } from '@vernal-slope/core/parts';
 import { insertFittingK, velocityHead } from '@vernal-slope/core/pipe';
 import {
   findFitting,
@@ -12,7 +12,7 @@ import {
 } from '../catalogue/index.ts';
 import type { Fitting, Leg, Treatment } from '../schema/index.ts';
 import { headOfPressure } from '@vernal-slope/core/water';
-import { flowFromLpm, metresOfMm, pascals } from '../fields/index.ts';
+import { chainIds, flowFromLpm, metresOfMm, pascals } from '../fields/index.ts';
 
 /** Plates of elements are for cold water, kg/m³. */
 const ELEMENT_DENSITY = 1000;
@@ -94,13 +94,18 @@ export const openingHead = (leg: Leg, density: number): number =>
     density,
   );
 
-/** K of the chains of parts that were taken at a leg's ends, on its bore. */
+/** K of the chains of parts that were taken at a leg's ends and around its fittings, on its bore. */
 export const chainsK = (leg: Leg): number => {
   const bore = resolvePipe(leg.pipe).insideDiameterMm;
-  return [leg.startChain, leg.endChain].reduce(
-    (sum, ids) => sum + chainK((ids ?? []).flatMap((id) => findPart(id) ?? []), bore),
-    0,
-  );
+  const partsOf = (ids: readonly string[] | undefined): Part[] => (ids ?? []).flatMap((id) => findPart(id) ?? []);
+  const atEnds = [leg.startChain, leg.endChain].reduce((sum, ids) => sum + chainK(partsOf(ids), bore), 0);
+  // what a valve or an elbow loses of its own is in its fitting already
+  const around = (leg.fittings ?? []).reduce((sum, f) => {
+    const chain = chainIds(f);
+    const parts = partsOf(chain).map((p) => (p.placed ? { boreMm: p.boreMm, k: 0 } : p));
+    return sum + chainK(parts, bore) * (f.count ?? 1);
+  }, 0);
+  return atEnds + around;
 };
 
 /** Sum of K of a leg's fittings and taken chains, and of its elements whose loss goes with the square of the flow. */

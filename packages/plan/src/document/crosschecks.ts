@@ -1,7 +1,7 @@
 // What a schema cannot see: references, heights against each other; and, apart, water that reaches every part.
 import { findPart } from '@vernal-slope/core/parts';
 import { findFitting, findPipe } from '../catalogue/index.ts';
-import { emitterPlaces, faultWith, jsonPath, type Emitter, type Fault } from '../fields/index.ts';
+import { chainIds, emitterPlaces, faultWith, jsonPath, type Emitter, type Fault } from '../fields/index.ts';
 import { feeds, kindOf, type Roles } from '../kinds/index.ts';
 import type { Line, Plan, PlanNode } from '../schema/index.ts';
 import { unreached } from '../topology/index.ts';
@@ -64,11 +64,19 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
         advice: 'give an id such as "astm-d2239-sidr15/1-1/4", or { "insideDiameterMm": 35 }',
       };
     }
-    for (const end of ['startChain', 'endChain'] as const)
-      for (const [m, id] of (leg[end] ?? []).entries())
+    const chains = [
+      [['startChain'], leg.startChain] as const,
+      [['endChain'], leg.endChain] as const,
+      ...(leg.fittings ?? []).map(
+        (f, m) =>
+          [['fittings', m, 'chain'], chainIds(f)] as const,
+      ),
+    ];
+    for (const [path, ids] of chains)
+      for (const [m, id] of (ids ?? []).entries())
         if (!findPart(id))
           yield {
-            path: at('legs', k, end, m),
+            path: at('legs', k, ...path, m),
             message: `is "${id}", which is no part of the catalogue`,
             advice: 'give ids of parts as `vernal parts` prints them, or leave the chain out',
           };

@@ -56,6 +56,7 @@ export const LIST_LIMITS = {
   sunshineH: 12,
   windMs: 12,
   used: 20,
+  chain: 12,
   startChain: 12,
   endChain: 12,
   bought: 2000,

@@ -6,7 +6,12 @@ import { atLeastZero, positive } from './place.ts';
 /** Parts in a row, by their ids in the catalogue of parts. */
 const partIds = z.string().min(1).max(200);
 export const startChainSchema = list('startChain', partIds).optional();
+export const fittingChainSchema = list('chain', partIds).optional();
 export const endChainSchema = list('endChain', partIds).optional();
+
+/** Ids of parts of a fitting, where it has them: of fittings by their K anything may stand there. */
+export const chainIds = (fitting: { readonly [key: string]: unknown }): readonly string[] | undefined =>
+  Array.isArray(fitting.chain) ? fitting.chain.filter((id) => typeof id === 'string') : undefined;
 
 /** An end of a vessel's own outlet, as a tote has: what the line is screwed to, in the place of a hole in its wall. */
 export const endSchema = z.looseObject({
@@ -25,6 +30,8 @@ export const shopSchema = z.looseObject({
     'stock',
     z.looseObject({ pipe: z.string().min(1).max(200), lengthsM: list('lengthsM', positive.max(10_000)).min(1) }),
   ).optional(),
+  /** Hours that it takes to build the line; by rule of thumb where left out. */
+  buildHours: atLeastZero.max(1e5).optional(),
   /** Carrying the water instead. */
   haul: z
     .looseObject({

@@ -92,6 +92,15 @@ export const partsFindings = {
         say`${t.fig('length')} of white pipe of ${t.here} lie in the sun: grey heavy wall, paint or burial keep it from turning brittle (common practice).`,
     },
   }),
+  'parts-frost': row({
+    values: { length: 'distance', frost: 'drop' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`${t.fig('length')} of ${t.here} lie shallower than the ${t.given('frost')} to which the plan says the ground freezes: a drain at each low point, or depth.`,
+    },
+  }),
   'parts-mixed': row({
     values: { kinds: 'count', adapters: 'count' },
     severity: 'ok',

@@ -172,6 +172,7 @@ const PHASE: Readonly<Record<JointKind, Phase>> = {
   float: 'outlet',
   tap: 'outlet',
   drinker: 'outlet',
+  overflow: 'tank',
   change: 'line',
   coupling: 'line',
   tee: 'line',

@@ -10,7 +10,12 @@ export const takeChain = (at: KeptAt, ids: readonly string[] | undefined, label:
   changePlan(label, (plan) => {
     const leg = plan.lines.find((l) => l.id === at.line)?.legs[at.leg];
     if (!leg) return;
-    if (at.side === 'start') {
+    if (at.side === 'fitting') {
+      const fitting = leg.fittings?.[at.fitting ?? -1];
+      if (!fitting) return;
+      if (ids) fitting.chain = [...ids];
+      else delete fitting.chain;
+    } else if (at.side === 'start') {
       if (ids) leg.startChain = [...ids];
       else delete leg.startChain;
     } else if (ids) leg.endChain = [...ids];

@@ -20,6 +20,19 @@ const WEEKS_IN_A_MONTH = 365.25 / 12 / 7;
 const DAYS = 7;
 const JOULES_A_KWH = 3.6e6;
 
+/** Hours of work (common practice, no source): a metre dug and filled by hand, a metre laid open, a joint, a hole. */
+const HOURS = { dug: 0.15, laid: 0.02, joint: 0.2, hole: 0.25 } as const;
+
+/** Hours that it takes to dig, lay and join a plan by hand. */
+function handHours(plan: Plan, bill: Bill): number {
+  const metres = plan.lines
+    .flatMap((l) => l.legs)
+    .reduce((sum, leg) => sum + leg.lengthM * ((leg.depthM ?? 0) > 0 ? HOURS.dug : HOURS.laid), 0);
+  const joints = bill.joints.reduce((sum, j) => sum + j.count, 0);
+  const holes = bill.holes.reduce((sum, h) => sum + h.count, 0);
+  return metres + joints * HOURS.joint + holes * HOURS.hole;
+}
+
 export interface OtherWays {
   /** Water a day that is wanted, m³, and whether the plan's needs say so or a person. */
   readonly perDay: number;
@@ -31,7 +44,10 @@ export interface OtherWays {
   readonly weeks: number;
   readonly hauled: Hauled;
   /** Money of one trip. */ readonly each: number;
-  /** Money of the whole bill as far as it is priced. */ readonly cost: number;
+  /** Hours that it takes to build the line, and whether a person said so. */
+  readonly buildHours: number;
+  readonly buildingEntered: boolean;
+  /** Money of the whole bill as far as it is priced, and of the hours of building it. */ readonly cost: number;
   /** Some of the bill has no price: the line costs more than this. */ readonly open: boolean;
   readonly paidTrips?: number;
   /** Week of use, and month of use, in which carrying would have cost as much; undefined where carrying costs nothing. */
@@ -64,7 +80,9 @@ export function otherWays(plan: Plan, bill: Bill): OtherWays {
   };
   const h = hauled(hauling);
   const each = entered.fuelPerTrip + (entered.tripMin / 60) * entered.hourWorth;
-  const cost = bill.total;
+  const hours = plan.shop?.buildHours ?? handHours(plan, bill);
+  // hours alone are no cost of the line: nothing has a price then
+  const cost = bill.total > 0 ? bill.total + hours * entered.hourWorth : 0;
   const paidWeek = cost > 0 ? paidInWeek(cost, h.week) : undefined;
   const pump = { ...PUMP_DEFAULTS, ...plan.shop?.pump };
   const spent = pumped({
@@ -81,6 +99,8 @@ export function otherWays(plan: Plan, bill: Bill): OtherWays {
     fromNeeds: own === undefined,
     hauled: h,
     each,
+    buildHours: hours,
+    buildingEntered: plan.shop?.buildHours !== undefined,
     cost,
     open: bill.unpriced.length > 0,
     ...(cost > 0 ? { paidTrips: paidInTrips(cost, each) } : {}),
@@ -137,7 +157,7 @@ export function paidWorking(plan: Plan, w: OtherWays): Working | undefined {
     of: plan.title,
     rule: '\\lceil {{K}} / {{w}} \\rceil',
     terms: [
-      money('K', 'all of the bill that is priced', w.cost, 'prices of the plan'),
+      money('K', 'all of the bill that is priced, with the hours of building it', w.cost, 'prices of the plan'),
       { ...money('w', 'a week of carrying', w.hauled.week, 'trips and their cost'), working: haulWorking(plan, w) },
     ],
     result: { tex: 'n', value: w.paidWeek, dimension: 'ratio' },

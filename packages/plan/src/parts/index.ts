@@ -38,6 +38,7 @@ export {
   floatThing,
   idsOf,
   jointsOf,
+  keptChain,
   suits,
   tapThing,
   type Joint,

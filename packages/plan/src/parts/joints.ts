@@ -3,6 +3,7 @@ import {
   bestChains,
   chainOf,
   end,
+  isKnownEnd,
   mateOf,
   type Chain,
   type ChainSearch,
@@ -11,18 +12,32 @@ import {
   type RankedChain,
 } from '@vernal-slope/core/parts';
 import { metresOfMm, resolvePipe } from '../compile/index.ts';
+import { chainIds } from '../fields/index.ts';
 import { isSource, isTap, isVessel, type PlanNode } from '../kinds/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
 import { endEntered, HOLES, inTrade, partsNamed, pipeEnds, threadsOf, type Threads } from './ends.ts';
 
 export type JointKind =
-  'wall' | 'float' | 'change' | 'coupling' | 'tee' | 'branch' | 'tap' | 'cap' | 'fitting' | 'drinker' | 'join';
+  | 'wall'
+  | 'float'
+  | 'change'
+  | 'coupling'
+  | 'tee'
+  | 'branch'
+  | 'tap'
+  | 'cap'
+  | 'fitting'
+  | 'drinker'
+  | 'overflow'
+  | 'join';
 
 /** Where a chosen chain is kept: an end of a leg. */
 export interface KeptAt {
   readonly line: string;
   readonly leg: number;
-  readonly side: 'start' | 'end';
+  readonly side: 'start' | 'end' | 'fitting';
+  /** Which fitting of the leg, where it is around one. */
+  readonly fitting?: number;
 }
 
 export interface Joint {
@@ -339,7 +354,7 @@ export function jointsOf(plan: Plan): Made {
     // what suits the wall that was measured comes first
     if (wallMm !== undefined) offers = [...offers].sort((x, y) => Number(suits(y, wallMm)) - Number(suits(x, wallMm)));
     const leg = a.kept && plan.lines.find((l) => l.id === a.kept?.line)?.legs[a.kept.leg];
-    const ids = leg && (a.kept?.side === 'start' ? leg.startChain : leg.endChain);
+    const ids = leg && a.kept && keptChain(leg, a.kept);
     const taken = ids && takenChain(a.from, ids, a.to, price);
     const chain = taken ?? offers.at(0);
     const joint: Joint = {
@@ -431,6 +446,7 @@ export function jointsOf(plan: Plan): Made {
           from: ends,
           to: ends,
           count: f.count ?? 1,
+          kept: { line: line.id, leg: k, side: 'fitting', fitting: i },
           boreMm: bore,
           ...(coupling ? {} : { through: direct }),
         });
@@ -604,6 +620,25 @@ export function jointsOf(plan: Plan): Made {
     }
   }
 
+  // overflow pipes through their walls, of the size that their bore is nearest to
+  for (const node of plan.nodes) {
+    if (!isVessel(node) || !node.overflowPipe) continue;
+    const bore = node.overflowPipe.insideDiameterMm;
+    const sizes = partsNamed(['solvent-coupling', 'drain-coupling']);
+    const nearest = sizes.reduce((a, b) => (Math.abs(b.boreMm - bore) < Math.abs(a.boreMm - bore) ? b : a));
+    const { size } = nearest.ends[0];
+    add({
+      kind: 'overflow',
+      at: node.id,
+      place: node.id,
+      of: [node.id, nearest.id],
+      from: holes(bore),
+      to: [end('solvent', size, 'male'), end('grommet', size, 'male'), end('sleeve', size, 'none')].filter(isKnownEnd),
+      boreMm: bore,
+      wallOf: node,
+    });
+  }
+
   // drinkers on their rails
   for (const plot of plan.plots ?? []) {
     if (!plot.drinkers) continue;
@@ -650,6 +685,14 @@ function ownEnd(node: PlanNode): End | undefined {
   const entered = 'outletEnd' in node ? endEntered(node.outletEnd) : undefined;
   if (entered) return entered;
   return 'moved' in node && node.moved ? end('tote-coarse', 'S60x6', 'male') : undefined;
+}
+
+/** Ids of the parts that were taken at an end of a leg or around a fitting; undefined where none were. */
+export function keptChain(leg: Leg, at: KeptAt): readonly string[] | undefined {
+  if (at.side === 'start') return leg.startChain;
+  if (at.side === 'end') return leg.endChain;
+  const fitting = leg.fittings?.[at.fitting ?? -1];
+  return fitting && chainIds(fitting);
 }
 
 /** A chain that was taken, as it mates now; undefined where it does not. */

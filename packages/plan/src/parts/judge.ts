@@ -4,13 +4,22 @@ import { velocityHead } from '@vernal-slope/core/pipe';
 import { findPipe } from '../catalogue/index.ts';
 import { metresOfMm, resolvePipe, type Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
-import { floorOf, inletElevation, isVessel } from '../kinds/index.ts';
+import { floorOf, inletElevation, isStore, isVessel } from '../kinds/index.ts';
 import { solvePlan, type PlanResult } from '../solve/index.ts';
 import type { Bill } from './bill.ts';
 import { floatSweep, suits, type Joint } from './joints.ts';
 
 /** Head lost to narrowing from which it is worth a word, m. */
 const WORTH = 0.05;
+
+/** Depth to which the ground freezes, as the plan says at a stand or a trough, m; 0 where it says nothing. */
+const frostOf = (plan: Bill['plan']): number =>
+  Math.max(
+    0,
+    ...plan.nodes.map((n) =>
+      isStore(n) ? (n.stand?.frostM ?? 0) : n.kind === 'trough' ? (n.setting?.frostM ?? 0) : 0,
+    ),
+  );
 
 /** Id of the line that a joint's water runs in; undefined where it lies between lines. */
 const lineOf = (j: Joint): string | undefined => j.kept?.line ?? (j.at.includes(':') ? j.at.split(':')[0] : undefined);
@@ -86,6 +95,13 @@ export function partsFindings(bill: Bill, compiled: Compiled, result: PlanResult
       .reduce((sum, l) => sum + l.lengthM, 0);
     if (open > 0) found.push(finding('parts-sun', line.id, { length: open }));
   }
+  // pipe over the depth to which the ground freezes, where the plan has entered one
+  const frost = frostOf(plan);
+  if (frost > 0)
+    for (const line of plan.lines) {
+      const shallow = line.legs.filter((l) => (l.depthM ?? 0) < frost).reduce((sum, l) => sum + l.lengthM, 0);
+      if (shallow > 0) found.push(finding('parts-frost', line.id, { length: shallow, frost }));
+    }
   if (walls.size > 0) found.push(finding('parts-walls-suit', '', { walls: walls.size }));
   const kinds = new Set(bill.pipe.map((p) => findPipe(p.pipe)?.family ?? p.pipe));
   const adapters = bill.joints

@@ -173,6 +173,37 @@ describe('a chain that is taken', () => {
     expect(flow(taken.plan)).toBeLessThan(flow(wide.plan));
     expect(flow(wide.plan)).toBeLessThan(flow(plan));
   });
+  it('around a valve counts its narrowing, and what the valve loses of its own once', () => {
+    const valved = small(PE, (p) => (p.lines[0].legs[0].fittings = [{ type: 'ball-full', count: 1 }]));
+    const joint = at(valved, 'fitting main:0 0');
+    const narrowest = [...joint.offers].sort((a, b) => a.boreMm - b.boreMm)[0];
+    const done = apply(valved, takeChain(joint.kept!, idsOf(narrowest), 'narrow'));
+    if (!done.ok) throw new Error('refused');
+    expect(idsOf(at(done.plan, 'fitting main:0 0').chain!)).toEqual(idsOf(narrowest));
+    const flow = (p: Plan): number => solvePlan(compilePlan(p)).lines.get('main')?.flow ?? 0;
+    expect(flow(done.plan)).toBeLessThan(flow(valved));
+    // a valve as wide as the pipe, its own loss in its fitting: nothing is added
+    const wide = {
+      ...valved,
+      lines: [
+        {
+          ...valved.lines[0],
+          legs: [
+            {
+              ...valved.lines[0].legs[0],
+              pipe: 'astm-d1785-sch40/3/4',
+              fittings: [{ type: 'ball-full', count: 1, chain: ['solvent-valve/solvent-3_4-f/solvent-3_4-f'] }],
+            },
+          ],
+        },
+      ],
+    };
+    const bare = {
+      ...wide,
+      lines: [{ ...wide.lines[0], legs: [{ ...wide.lines[0].legs[0], fittings: [{ type: 'ball-full', count: 1 }] }] }],
+    };
+    expect(flow(wide as Plan)).toBeCloseTo(flow(bare as Plan), 12);
+  });
   it('goes with its end when the leg is split, and is told when it does not mate any more', () => {
     if (!taken.ok) throw new Error('refused');
     const split = apply(taken.plan, splitLeg('main', 0, 15));
@@ -189,6 +220,35 @@ describe('a chain that is taken', () => {
     };
     const loaded = loadPlan(savePlan(bad));
     expect(!loaded.ok && loaded.faults[0].path).toBe('$.lines[0].legs[0].startChain[0]');
+  });
+});
+
+describe('frost, sun and overflow', () => {
+  const codes = (plan: Plan): string[] =>
+    partsFindings(billOf(plan), compilePlan(plan)).map((f) => `${f.code} ${f.at}`);
+  it('pipe over the depth to which the ground freezes wants a drain or depth, where the plan says how deep', () => {
+    const frozen = (depthM: number): Plan =>
+      small(PE, (p) => {
+        (p.nodes[1] as { setting?: object }).setting = { frostM: 0.6 };
+        p.lines[0].legs[0].depthM = depthM;
+      });
+    expect(codes(frozen(0.4))).toContain('parts-frost main');
+    expect(codes(frozen(0.7))).not.toContain('parts-frost main');
+    expect(codes(small(PE))).not.toContain('parts-frost main');
+  });
+  it('white pipe that lies open is told, buried it is not', () => {
+    const pvc = (depthM: number): Plan => small('astm-d1785-sch40/1', (p) => (p.lines[0].legs[0].depthM = depthM));
+    expect(codes(pvc(0))).toContain('parts-sun main');
+    expect(codes(pvc(0.4))).not.toContain('parts-sun main');
+  });
+  it('an overflow goes through its wall in the pipe nearest to its bore', () => {
+    const plan = small(PE, (p) => {
+      (p.nodes[0] as { overflowPipe?: object }).overflowPipe = { insideDiameterMm: 50, dropM: 0.5 };
+    });
+    const joint = at(plan, 'overflow hill');
+    expect(joint.chain && closes(joint.chain)).toBe(true);
+    expect(joint.chain?.to.size).toBe('2');
+    expect(billOf(plan).holes.some((h) => h.at === 'hill')).toBe(true);
   });
 });
 
@@ -346,8 +406,13 @@ describe('other ways', () => {
     };
     // 1,750 L a week in trips of 600: three, at 4 and half an hour of 10 each: 27 a week; 50 m at 2 are 100
     const w = otherWays(plan, billOf(plan));
-    expect([w.hauled.tripsAWeek, w.hauled.week, w.cost, w.paidWeek, w.paidTrips]).toEqual([3, 27, 100, 4, 12]);
-    expect(w.paidMonth).toBe(1);
+    // and ten hours of building it at 10 each
+    const built = otherWays({ ...plan, shop: { ...plan.shop, buildHours: 10 } }, billOf(plan));
+    expect([w.hauled.tripsAWeek, w.hauled.week]).toEqual([3, 27]);
+    expect([built.cost, built.paidWeek, built.paidTrips]).toEqual([200, 8, 23]);
+    expect(built.paidMonth).toBe(2);
+    // by rule: 40 m laid open at 0.02, two joints at 0.2, two holes at 0.25
+    expect(w.buildHours).toBeCloseTo(0.8 + 0.4 + 0.5, 9);
   });
   it('pump the water for its weight: 1 m³ a day by 20 m at 35 % takes 0.156 kWh', () => {
     const plan: Plan = {

@@ -15,6 +15,7 @@ import {
   positive,
   treatmentList,
   endChainSchema,
+  fittingChainSchema,
   endSchema,
   shopSchema,
   startChainSchema,
@@ -58,7 +59,13 @@ const openingKPa = atLeastZero.max(1000).optional();
 
 export const fittingSchema = z.union(
   [
-    named.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa, boreMm }),
+    named.extend({
+      count: z.number().int().min(0).max(10_000).optional(),
+      openingKPa,
+      boreMm,
+      /** Parts that were taken to put it into the pipe, itself among them, in their order. */
+      chain: fittingChainSchema,
+    }),
     byK.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa }),
   ],
   { error: 'must have a "type" of the catalogue or a loss coefficient "k", and a whole "count"' },

@@ -7,6 +7,7 @@ import type { Command } from '@vernal-slope/plan/edit';
 import {
   floatSweep,
   idsOf,
+  keptChain,
   narrowWorking,
   setPipeEnd,
   setWall,
@@ -81,7 +82,7 @@ const kept = computed(() => now.value.kept);
 const chosen = computed(() => {
   const k = kept.value;
   const leg = k && plan.value.lines.find((l) => l.id === k.line)?.legs[k.leg];
-  return leg !== undefined && (k?.side === 'start' ? leg.startChain : leg.endChain) !== undefined;
+  return leg !== undefined && k !== undefined && keptChain(leg, k) !== undefined;
 });
 function take(ids: readonly string[], words: string): void {
   if (kept.value) emit('try', takeChain(kept.value, ids, `${jointTitle(plan.value, now.value)}: ${words}`));

@@ -132,6 +132,18 @@ const assumed = (of: 'haul' | 'pump', key: string): string =>
             /><small class="muted">{{ assumed('haul', 'weeksPerYear') }}</small></label
           >
           <label
+            >building the line, hours
+            <NumberField
+              :value="Math.round(ways.buildHours)"
+              label="Hours to build the line"
+              :min="0"
+              :max="100000"
+              @update:value="(v) => perform(changeShop('hours to build', (s) => void (s.buildHours = v)))"
+            /><small class="muted">{{
+              ways.buildingEntered ? '' : 'by rule of thumb: 0.15 a metre dug, 0.2 a joint (common practice)'
+            }}</small></label
+          >
+          <label
             >water a day
             <QuantityField
               :value="plan.shop?.haul?.litresPerDay"

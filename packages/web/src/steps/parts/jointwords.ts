@@ -16,6 +16,7 @@ const KINDS: Readonly<Record<JointKind, string>> = {
   cap: 'the closed end',
   fitting: 'in the line',
   drinker: 'drinkers on their rail',
+  overflow: 'the overflow',
   join: 'where a coil ends',
 };
 
