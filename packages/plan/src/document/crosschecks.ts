@@ -67,10 +67,7 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
     const chains = [
       [['startChain'], leg.startChain] as const,
       [['endChain'], leg.endChain] as const,
-      ...(leg.fittings ?? []).map(
-        (f, m) =>
-          [['fittings', m, 'chain'], chainIds(f)] as const,
-      ),
+      ...(leg.fittings ?? []).map((f, m) => [['fittings', m, 'chain'], chainIds(f)] as const),
     ];
     for (const [path, ids] of chains)
       for (const [m, id] of (ids ?? []).entries())
