@@ -5,8 +5,7 @@ export default defineConfig({
     root: import.meta.dirname,
     setupFiles: ['harness/failures.ts'],
     include: ['**/*.test.ts'],
-    // two windows at a time: most of a browser test is waiting
-    maxWorkers: 2,
+    fileParallelism: false,
     testTimeout: 240_000,
     hookTimeout: 120_000,
     retry: 0,
