@@ -98,7 +98,7 @@ export const partsFindings = {
     step: 'parts',
     words: {
       en: (t) =>
-        say`${t.fig('length')} of ${t.here} lie shallower than the ${t.given('frost')} to which the plan says the ground freezes: a drain at each low point, or depth.`,
+        say`${t.fig('length')} of pipe lie shallower than the ${t.given('frost')} to which the plan says the ground freezes: a drain at each low point, or depth.`,
     },
   }),
   'parts-mixed': row({

@@ -23,7 +23,7 @@ export {
   takeChain,
   takePrices,
 } from './edits.ts';
-export { endEntered, pipeEnds, threadsOf, type Threads } from './ends.ts';
+export { endEntered, inTrade, pipeEnds, threadsOf, type Threads } from './ends.ts';
 export {
   HAUL_DEFAULTS,
   haulWorking,

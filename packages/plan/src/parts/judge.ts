@@ -97,11 +97,10 @@ export function partsFindings(bill: Bill, compiled: Compiled, result: PlanResult
   }
   // pipe over the depth to which the ground freezes, where the plan has entered one
   const frost = frostOf(plan);
-  if (frost > 0)
-    for (const line of plan.lines) {
-      const shallow = line.legs.filter((l) => (l.depthM ?? 0) < frost).reduce((sum, l) => sum + l.lengthM, 0);
-      if (shallow > 0) found.push(finding('parts-frost', line.id, { length: shallow, frost }));
-    }
+  const shallow = plan.lines
+    .flatMap((l) => l.legs)
+    .reduce((sum, l) => sum + ((l.depthM ?? 0) < frost ? l.lengthM : 0), 0);
+  if (frost > 0 && shallow > 0) found.push(finding('parts-frost', '', { length: shallow, frost }));
   if (walls.size > 0) found.push(finding('parts-walls-suit', '', { walls: walls.size }));
   const kinds = new Set(bill.pipe.map((p) => findPipe(p.pipe)?.family ?? p.pipe));
   const adapters = bill.joints

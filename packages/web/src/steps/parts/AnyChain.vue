@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { ALL_ENDS, chainsBetween, end, endKey, endWords, SYSTEMS, type End } from '@vernal-slope/core/parts';
 import { changePlan } from '@vernal-slope/plan/edit';
-import { threadsOf } from '@vernal-slope/plan/parts';
+import { inTrade, threadsOf } from '@vernal-slope/plan/parts';
 import { showText } from '../../display/quantities.ts';
 import { planField } from '../../display/planfields.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -29,7 +29,7 @@ const found = computed(() => {
   const [a, b] = [byKey.get(from.value), byKey.get(to.value)];
   if (!a || !b) return [];
   const prices = new Map(plan.value.prices?.parts?.map((p) => [p.part, p.each]));
-  return chainsBetween(a, b, { price: (id) => prices.get(id), most: 3 });
+  return chainsBetween(a, b, { price: (id) => prices.get(id), may: inTrade(threadsOf(plan.value), [a, b]), most: 3 });
 });
 const THREADS = [
   { value: 'npt', label: 'tapered inch threads (ASME B1.20.1)' },
