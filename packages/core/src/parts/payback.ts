@@ -17,6 +17,7 @@ export interface Hauled {
   readonly tripsAWeek: number;
   readonly tripsAYear: number;
   /** s a year */ readonly time: number;
+  /** Money of one trip. */ readonly each: number;
   /** Money a week and a year. */ readonly week: number;
   readonly year: number;
 }
@@ -30,6 +31,7 @@ export function hauled(h: Hauling): Hauled {
     tripsAWeek,
     tripsAYear,
     time: tripsAYear * h.tripTime,
+    each,
     week: tripsAWeek * each,
     year: tripsAYear * each,
   };

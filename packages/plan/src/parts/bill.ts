@@ -12,10 +12,11 @@ import {
 } from '@vernal-slope/core/parts';
 import { findPipe, type PipeRow } from '../catalogue/index.ts';
 import { resolvePipe } from '../compile/index.ts';
+import { metresOfFeet } from '../fields/index.ts';
 import { isStore, isVessel, nameOf } from '../kinds/index.ts';
 import type { Leg, Plan } from '../schema/index.ts';
 import { partLines, standAnswer, type PartLine } from '../stand/index.ts';
-import { inTrade, pipeEnds, threadsOf } from './ends.ts';
+import { inTrade, pipeEnds, pipeKey, threadsOf } from './ends.ts';
 import { DRINKER_HOLE, jointsOf, type Joint, type JointKind } from './joints.ts';
 
 /** Where a thing hangs in the shop: the aisles of parts, and what else there is to buy. */
@@ -41,8 +42,8 @@ export interface BillItem {
   /** Perhaps borrowed. */
   readonly lent?: true;
   readonly note?: string;
-  /** What a stand takes of it. */
-  readonly timber?: PartLine;
+  /** What stands take of it, each by itself. */
+  readonly timber?: readonly PartLine[];
 }
 
 export interface PipeBill {
@@ -93,14 +94,13 @@ export interface Run {
 /** By the metre or by the foot: how pipe and timber are sold there. */
 export type Units = 'metric' | 'us';
 const unitsOf = (plan: Plan): Units => plan.settings?.units ?? 'metric';
-const FEET = 0.3048;
 /** Lengths that pipe is sold in, m (common practice). */
 const SOLD: Readonly<Record<Units, Readonly<Record<'coil' | 'stick' | 'hose', readonly number[]>>>> = {
   metric: { coil: [25, 50, 100], stick: [3, 6], hose: [15, 25, 50] },
   us: {
-    coil: [100, 300].map((f) => f * FEET),
-    stick: [10, 20].map((f) => f * FEET),
-    hose: [25, 50, 100].map((f) => f * FEET),
+    coil: [100, 300].map(metresOfFeet),
+    stick: [10, 20].map(metresOfFeet),
+    hose: [25, 50, 100].map(metresOfFeet),
   },
 };
 const SOLD_AS: Readonly<Record<PipeRow['material'], 'coil' | 'stick' | 'hose'>> = {
@@ -134,8 +134,6 @@ const kerfOf = (pipe: string): number => {
   return row && SOLD_AS[row.material] === 'stick' ? KERF : 0;
 };
 
-const keyOf = (pipe: Leg['pipe']): string => (typeof pipe === 'string' ? pipe : `bore ${pipe.insideDiameterMm} mm`);
-
 /** Stretches of one pipe along the lines, by pipe. */
 function runsOf(plan: Plan): Map<string, { pipe: Leg['pipe']; runs: Run[] }> {
   const found = new Map<string, { pipe: Leg['pipe']; runs: Run[] }>();
@@ -143,11 +141,11 @@ function runsOf(plan: Plan): Map<string, { pipe: Leg['pipe']; runs: Run[] }> {
     let from = 0;
     line.legs.forEach((leg, k) => {
       const next = line.legs.at(k + 1);
-      if (next && keyOf(next.pipe) === keyOf(leg.pipe)) return;
+      if (next && pipeKey(next.pipe) === pipeKey(leg.pipe)) return;
       const length = line.legs.slice(from, k + 1).reduce((sum, l) => sum + l.lengthM, 0);
-      const entry = found.get(keyOf(leg.pipe)) ?? { pipe: leg.pipe, runs: [] };
+      const entry = found.get(pipeKey(leg.pipe)) ?? { pipe: leg.pipe, runs: [] };
       entry.runs.push({ line: line.id, from, to: k, length });
-      found.set(keyOf(leg.pipe), entry);
+      found.set(pipeKey(leg.pipe), entry);
       from = k + 1;
     });
   }
@@ -257,6 +255,7 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
     items.set(item.id, {
       per: 'piece',
       ...item,
+      ...(item.timber ? { timber: [...(known?.timber ?? []), ...item.timber] } : {}),
       count,
       phases: [...new Set([...(known?.phases ?? []), phase])],
       ...(price === undefined ? {} : { price }),
@@ -395,7 +394,7 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
           group: 'timber',
           count: l.quantity,
           per: l.per,
-          timber: l,
+          timber: [l],
         },
         'stand',
       );

@@ -52,6 +52,10 @@ export function pipeEnds(pipe: Leg['pipe']): End[] {
   return ends.filter(isKnownEnd);
 }
 
+/** What a pipe goes by in the bill: its id, or its bore where it has figures of its own. */
+export const pipeKey = (pipe: Leg['pipe']): string =>
+  typeof pipe === 'string' ? pipe : `bore ${pipe.insideDiameterMm} mm`;
+
 export type Threads = 'npt' | 'iso7';
 /** Pipe threads of the trade there: as the plan says, else those of most of its pipe. */
 export function threadsOf(plan: Plan): Threads {

@@ -79,7 +79,7 @@ export function otherWays(plan: Plan, bill: Bill): OtherWays {
     weeks: entered.weeksPerYear,
   };
   const h = hauled(hauling);
-  const each = entered.fuelPerTrip + (entered.tripMin / 60) * entered.hourWorth;
+  const { each } = h;
   const hours = plan.shop?.buildHours ?? handHours(plan, bill);
   // hours alone are no cost of the line: nothing has a price then
   const cost = bill.total > 0 ? bill.total + hours * entered.hourWorth : 0;

@@ -15,7 +15,7 @@ import { metresOfMm, resolvePipe } from '../compile/index.ts';
 import { chainIds } from '../fields/index.ts';
 import { isSource, isTap, isVessel, type PlanNode } from '../kinds/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
-import { endEntered, HOLES, inTrade, partsNamed, pipeEnds, threadsOf, type Threads } from './ends.ts';
+import { endEntered, HOLES, inTrade, partsNamed, pipeEnds, pipeKey, threadsOf, type Threads } from './ends.ts';
 
 export type JointKind =
   | 'wall'
@@ -177,7 +177,6 @@ function chains(from: readonly End[], to: readonly End[], search: ChainSearch): 
   return found;
 }
 
-const pipeKey = (pipe: Leg['pipe']): string => (typeof pipe === 'string' ? pipe : `bore ${pipe.insideDiameterMm} mm`);
 const samePipe = (a: Leg['pipe'], b: Leg['pipe']): boolean => JSON.stringify(a) === JSON.stringify(b);
 const boreOf = (pipe: Leg['pipe']): number => resolvePipe(pipe).insideDiameterMm;
 

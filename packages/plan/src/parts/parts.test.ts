@@ -313,6 +313,16 @@ describe('the bill', () => {
     expect(joints.filter((j) => j.kind === 'join')).toEqual([]);
     expect(joints.find((j) => j.kind === 'fitting')?.count).toBe(2);
   });
+  it('keeps the cuts of each stand where two take the same timber', () => {
+    const two = structuredClone(bank);
+    const tank = two.nodes.find((n) => n.kind === 'tank' && n.stand && (n.standM ?? 0) > 0);
+    if (!tank) throw new Error('no stand');
+    two.nodes.push({ ...structuredClone(tank), id: 'second-stand' });
+    const timber = (plan: Plan): number[] =>
+      billOf(plan).items.flatMap((i) => (i.timber?.[0].kind === 'timber' ? [i.timber.length] : []));
+    expect(new Set(timber(bank))).toEqual(new Set([1]));
+    expect(new Set(timber(two))).toEqual(new Set([2]));
+  });
   it('counts two clamps a barb and a roll of tape', () => {
     const { items } = billOf(small(PE));
     const count = (id: string): number | undefined => items.find((i) => i.id === id)?.count;

@@ -50,22 +50,23 @@ const all = computed<Bars[]>(() => [
     left: p.left,
     pipe: p,
   })),
-  ...bill.value.items.flatMap((i): Bars[] => {
-    const t = i.timber;
-    if (t?.kind !== 'timber' || !t.cuts) return [];
-    const stock = t.stock ?? 0;
-    return [
-      {
-        key: i.id,
-        name: i.name,
-        kind: 'timber',
-        bars: grouped(
-          t.cuts.map((pieces) => ({ stock, pieces, left: Math.max(0, stock - pieces.reduce((s, p) => s + p, 0)) })),
-        ),
-        left: t.waste ?? 0,
-      },
-    ];
-  }),
+  ...bill.value.items.flatMap((i) =>
+    (i.timber ?? []).flatMap((t, n): Bars[] => {
+      const { kind, cuts, stock = 0 } = t;
+      if (kind !== 'timber' || !cuts) return [];
+      return [
+        {
+          key: `${i.id} ${n}`,
+          name: i.name,
+          kind: 'timber',
+          bars: grouped(
+            cuts.map((pieces) => ({ stock, pieces, left: Math.max(0, stock - pieces.reduce((s, p) => s + p, 0)) })),
+          ),
+          left: t.waste ?? 0,
+        },
+      ];
+    }),
+  ),
 ]);
 const sold = (p: PipeBill): string =>
   soldLengths(props.answer.plan, p.pipe, settings.units)
