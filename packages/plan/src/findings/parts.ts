@@ -72,7 +72,9 @@ export const partsFindings = {
     step: 'parts',
     words: {
       en: (t) =>
-        say`${t.v.joints === 1 ? 'The one place where two things meet closes' : t.plain(`All ${t.v.joints} places where two things meet close`)}, end to end.`,
+        t.v.joints === 1
+          ? say`The one place where two things meet closes, end to end.`
+          : say`All ${t.count('joints')} places where two things meet close, end to end.`,
     },
   }),
   'parts-unpriced': row({
