@@ -127,6 +127,107 @@ describe('parts', () => {
     expect(await page.axe()).toEqual([]);
   });
 
+  it('from the tee to the last price by the keyboard alone', async () => {
+    const forked = structuredClone(plan) as {
+      nodes: object[];
+      lines: { id: string; from: string; to: string; legs: object[] }[];
+    };
+    forked.nodes.push({
+      id: 'gate',
+      kind: 'outlet',
+      name: 'Gate tap',
+      groundM: 96,
+      ratedFlowLpm: 10,
+      ratedPressureKPa: 50,
+    });
+    forked.lines.push({
+      id: 'on',
+      from: 'tap',
+      to: 'gate',
+      legs: [{ lengthM: 25, endGroundM: 96, pipe: 'astm-d1785-sch40/3/4' }],
+    });
+    await page.go(await open(forked));
+    await page.part('systems');
+    const keys = async (...list: string[]): Promise<void> =>
+      page.driver
+        .actions()
+        .sendKeys(...list)
+        .perform();
+    /** Tab until the focus stands where it is wanted. */
+    const tabTo = async (css: string): Promise<void> => {
+      for (let k = 0; k < 400; k++) {
+        await keys(Key.TAB);
+        if (await page.driver.executeScript('return document.activeElement.matches(arguments[0])', css)) return;
+      }
+      throw new Error(`no Tab leads to ${css}`);
+    };
+    // the joint of the tee, out of the list of all
+    await page.driver.executeScript(
+      `[...document.querySelectorAll('[data-test="all-joints"] button')].find((b) => b.textContent.includes('the tee')).id = 'the-tee'`,
+    );
+    await tabTo('#the-tee');
+    await keys(Key.ENTER);
+    await page.until('the tee drawn', async () => (await page.text('chains')).includes('tee'));
+    // another tee is taken, seen as a what-if, kept
+    const first = await page.text('chains');
+    await page.driver.executeScript('document.querySelector("#joints-title").scrollIntoView(); document.body.focus()');
+    await page.driver.executeScript(`document.querySelectorAll('[data-test="take-chain"]')[1].id = 'take-second'`);
+    await page.driver.executeScript('document.activeElement.blur()');
+    await tabTo('#take-second');
+    await keys(Key.ENTER);
+    await page.part('what-if');
+    await page.driver.executeScript('document.activeElement.blur()');
+    await tabTo('[data-test="keep"]');
+    await keys(Key.ENTER);
+    await page.until('the other tee taken', async () => {
+      const now = await page.text('chains');
+      return now !== first && now.includes('is taken');
+    });
+    expect(await page.text('all-joints')).not.toContain('do not mate');
+    // a price, the shed, bought; a whole coil
+    await tabTo(inRow(PE, '.price-field input'));
+    await keys('0.50', Key.TAB);
+    await page.until('a sum', async () => Number.parseFloat(await page.text('bill-total')) === 150);
+    await page.driver.executeScript('document.activeElement.blur()');
+    await tabTo(inRow(PE, 'input[type=checkbox]'));
+    await keys(' ');
+    await page.until('the pipe bought', async () => (await page.text('bill-left')) === '0.00');
+    await tabTo('[aria-label^="Price of 300"]');
+    await keys('120', Key.TAB);
+    await page.until('the coil’s own price', async () => Number.parseFloat(await page.text('bill-total')) === 120);
+    // one kind of pipe all the way, tried and let go
+    await tabTo('[data-test="try-system"]');
+    await keys(Key.ENTER);
+    await page.part('what-if');
+    await page.driver.executeScript('document.activeElement.blur()');
+    await tabTo('[data-test="put-back"]');
+    await keys(Key.ENTER);
+    expect(await page.axe()).toEqual([]);
+  });
+
+  it('an old overflow of 4 in is led away by a small pipe, with the coupling that joins them', async () => {
+    const old = structuredClone(plan) as { nodes: { overflowPipe?: object }[] };
+    old.nodes[0].overflowPipe = { insideDiameterMm: 100, dropM: 0.3 };
+    await page.go(await open(old));
+    await page.part('all-joints');
+    await page.driver.executeScript(
+      `[...document.querySelectorAll('[data-test="all-joints"] button')].find((b) => b.textContent.includes('the overflow')).click()`,
+    );
+    await page.click('lead-pipe');
+    await page.click('pipe-astm-d1785-sch40/1-1/2');
+    await page.part('lead-end');
+    await page.driver.executeScript(
+      `[...document.querySelectorAll('[data-test="all-joints"] button')].find((b) => b.textContent.includes('from its overflow')).click()`,
+    );
+    await page.pick('[data-test="lead-end"]', '4 in sleeve');
+    await page.until('a rubber coupling', async () => /rubber reducing coupling/.test(await page.text('chains')));
+    await page.until('what it narrows to', async () =>
+      /led from 3\.937\sin down to a bore of 1\.59\sin/.test(await page.text('step-sentences')),
+    );
+    await page.fill('Length of the pipe from the overflow', '40');
+    await page.until('its pipe in the bill', async () => /40 ft laid/.test(await page.text('bill')));
+  });
+
   it('any two ends are joined, or said not to be', async () => {
     await page.go(await open(plan));
     await page.until('a chain from a wide old pipe', async () =>

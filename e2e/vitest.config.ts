@@ -5,7 +5,8 @@ export default defineConfig({
     root: import.meta.dirname,
     setupFiles: ['harness/failures.ts'],
     include: ['**/*.test.ts'],
-    fileParallelism: false,
+    // two windows at a time: more wait for one another
+    maxWorkers: 2,
     testTimeout: 240_000,
     hookTimeout: 120_000,
     retry: 0,

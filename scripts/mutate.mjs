@@ -554,6 +554,26 @@ const OWN = [
   ],
   ['parts: a wall of any thickness suits', `${P}parts/joints.ts`, 'wallMm <= part.hole.wallMm[1]', 'wallMm >= 0'],
   ['parts: a price below nothing is a price', `${P}parts/lists.ts`, '!(value > 0 && value < MOST)', '!(value < MOST)'],
+  [
+    'parts: a tee’s chain without its loss',
+    `${P}compile/arms.ts`,
+    'add(run.line.id, run.out, takenK(before, run.leg));',
+    '',
+  ],
+  [
+    'parts: a branch on a tee that was not taken',
+    `${P}parts/joints.ts`,
+    'tee.chain?.links.find(',
+    'tee.offers.at(0)?.links.find(',
+  ],
+  [
+    'parts: a narrow pipe from an overflow carries what a wide one does',
+    `${P}parts/judge.ts`,
+    'if (lead < pipe)',
+    'if (lead > pipe)',
+  ],
+  ['parts: a metre before the coil', `${P}parts/bill.ts`, '  if (own !== undefined) return own;\n', ''],
+  ['parts: one system with a leg of another', `${P}parts/systems.ts`, 'leg.pipe = row.id;', ''],
   ['parts: couplings of the walk book joined again', `${P}parts/bill.ts`, '- 1 - there', '- 1'],
   [
     'stock: sand that lets through what lies under its spill',

@@ -32,8 +32,8 @@ export interface RankedChain extends Chain {
 
 export interface ChainSearch {
   readonly price?: PriceOf;
-  /** Parts that may be used; all adapters where left out. */
-  readonly may?: (part: Part) => boolean;
+  /** Parts that may be used, by the part alone; all adapters where left out. */
+  readonly may?: May;
   /** Parts more than the shortest that a chain may have to be offered. */
   readonly longer?: number;
   /** How many chains at most. */
@@ -48,10 +48,11 @@ interface Way {
   readonly left: number;
 }
 
-/** Ends by number, and for each the ways through parts that mate with it. */
+/** Ends by number, and for each the ways through parts that mate with it, and those that lead to it. */
 interface Graph {
   readonly number: ReadonlyMap<string, number>;
   readonly ways: readonly (readonly Way[])[];
+  readonly into: readonly (readonly Way[])[];
 }
 
 function graphOf(parts: readonly Part[]): Graph {
@@ -82,7 +83,9 @@ function graphOf(parts: readonly Part[]): Graph {
         ways[met].push({ link, met, left: numberOf(link.out) });
       }
   }
-  return { number, ways };
+  const into: Way[][] = ways.map(() => []);
+  for (const w of ways.flat()) into[w.left].push(w);
+  return { number, ways, into };
 }
 
 let whole: Graph | undefined;
@@ -98,25 +101,33 @@ const shopsOf = (links: readonly Link[]): Shop[] =>
 
 const boreOf = (links: readonly Link[]): number => Math.min(Infinity, ...links.map((l) => l.part.boreMm));
 
+type May = (part: Part) => boolean;
+const ANY: May = () => true;
+/** Distances found before, by the rule of which parts may be used and by the end that is led to. */
+const farBefore = new WeakMap<May, Map<number, readonly number[]>>();
+
 /** How far every end is from one that mates with `to`, in parts; Infinity where no chain leads there. */
-function distances(graph: Graph, to: End, may: (part: Part) => boolean): number[] {
-  const far = graph.ways.map(() => Infinity);
+function distances(graph: Graph, to: End, may: May): readonly number[] {
   const goal = graph.number.get(endKey(mateOf(to)));
-  if (goal === undefined) return far;
+  if (goal === undefined) return graph.ways.map(() => Infinity);
+  const before = farBefore.get(may) ?? new Map<number, readonly number[]>();
+  farBefore.set(may, before);
+  const known = before.get(goal) ?? farFrom(graph, goal, may);
+  before.set(goal, known);
+  return known;
+}
+
+function farFrom(graph: Graph, goal: number, may: May): number[] {
+  const far = graph.ways.map(() => Infinity);
   far[goal] = 0;
-  // ways go both ways through a part, so what can be left towards the goal is found from it
-  const into: number[][] = graph.ways.map(() => []);
-  graph.ways.forEach((list) => {
-    for (const w of list) if (may(w.link.part)) into[w.left].push(w.met);
-  });
   let rim = [goal];
   for (let d = 1; rim.length > 0; d++) {
     const next: number[] = [];
     for (const k of rim)
-      for (const from of into[k])
-        if (far[from] === Infinity) {
-          far[from] = d;
-          next.push(from);
+      for (const { met, link } of graph.into[k])
+        if (far[met] === Infinity && may(link.part)) {
+          far[met] = d;
+          next.push(met);
         }
     rim = next;
   }
@@ -133,7 +144,7 @@ const LONGEST = 6;
  * @returns none where no chain of the catalogue joins them; one without parts where they mate by themselves
  */
 export function chainsBetween(from: End, to: End, search: ChainSearch = {}): RankedChain[] {
-  const may = search.may ?? (() => true);
+  const may = search.may ?? ANY;
   const price = search.price ?? (() => undefined);
   const longer = search.longer ?? 1;
   const graph = adapters();

@@ -88,8 +88,14 @@ export interface Cut {
  * @param runs m, each above 0
  * @param stocks lengths that it is sold in, m, each above 0
  * @param kerf what one cut takes, m
+ * @param price money of a length of stock; where all that would hold a length's pieces have one, the cheapest is bought
  */
-export function cutFrom(runs: readonly number[], stocks: readonly number[], kerf = 0): Cut {
+export function cutFrom(
+  runs: readonly number[],
+  stocks: readonly number[],
+  kerf = 0,
+  price: (stock: number) => number | undefined = () => undefined,
+): Cut {
   const sold = [...stocks].sort((a, b) => a - b);
   const longest = sold[sold.length - 1];
   const pieces: number[] = [];
@@ -103,7 +109,13 @@ export function cutFrom(runs: readonly number[], stocks: readonly number[], kerf
   const bins = pack(pieces, longest, kerf).map((cut): Bin => {
     // the last piece is not cut off when nothing stands behind it
     const need = cut.reduce((a, b) => a + b, 0) + kerf * (cut.length - 1);
-    const stock = sold.find((s) => s >= need - SAME) ?? longest;
+    const holds = sold.filter((s) => s >= need - SAME);
+    const priced = holds.map((s) => ({ s, money: price(s) ?? Infinity }));
+    const cheapest = priced.reduce((a, b) => (b.money < a.money ? b : a), {
+      s: holds.at(0) ?? longest,
+      money: Infinity,
+    });
+    const stock = priced.every((p) => p.money < Infinity) ? cheapest.s : (holds.at(0) ?? longest);
     return { stock, pieces: [...cut].sort((a, b) => b - a), left: Math.max(0, stock - need) };
   });
   return { bins: bins.sort((a, b) => b.stock - a.stock || b.pieces[0] - a.pieces[0]), joins };

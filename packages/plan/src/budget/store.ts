@@ -23,7 +23,7 @@ import {
 } from '@vernal-slope/core/storage';
 import { DAYS_IN_MONTH, designFlow } from '@vernal-slope/core/supply';
 import { volumeAt } from '@vernal-slope/core/tank';
-import { cubicMetres, levelFor, metresOfMm, rainRate, tankShape, vesselHeight } from '../compile/index.ts';
+import { cubicMetres, levelFor, overflowBore, rainRate, tankShape, vesselHeight } from '../compile/index.ts';
 import type { Plan, StoreNode } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';
@@ -101,7 +101,7 @@ export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = pl
   const largest = balance.yields.reduce((sum, y) => sum + (feeders.has(y.source.id) ? largestFlow(y) : 0), 0);
   const pipe = tank.overflowPipe;
   const freeboard = vesselHeight(tank) - tank.overflowM;
-  const bore = pipe && metresOfMm(pipe.insideDiameterMm);
+  const bore = pipe && overflowBore(pipe);
   const peak = balance.needs.totals.peakHour;
   return {
     tank,

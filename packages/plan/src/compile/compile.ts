@@ -26,6 +26,7 @@ import {
 } from '../kinds/index.ts';
 import { SITE_DEFAULTS, type Emitter, type Line, type Plan, type PlanNode } from '../schema/index.ts';
 import { fedPart, isOneWay } from '../topology/index.ts';
+import { chainsBetweenLegs } from './arms.ts';
 import { entranceK, openingHead, segmentOf } from './parts.ts';
 
 /** Where a node of the plan went. */
@@ -151,23 +152,27 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
   const builder = new NetworkBuilder();
   const water = waterAt(plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC);
   const fixedElevation = new Map<number, number>();
+  const fed = fedPart(plan);
+  const meeting = new Map<string, number>();
+  for (const line of fed.lines) for (const id of [line.from, line.to]) meeting.set(id, (meeting.get(id) ?? 0) + 1);
   const placing: Placing = {
     builder,
     water,
     inTime,
+    meeting: (id) => meeting.get(id) ?? 0,
     fixedAt: (elevation) => {
       const node = builder.fixedNode();
       fixedElevation.set(node, elevation);
       return node;
     },
   };
-  const fed = fedPart(plan);
   const rates = inTime ? drinkRates(plan) : new Map<string, number>();
   const joined = new Map<string, Joined>();
   for (const node of fed.nodes) {
     const kind = kindOf(node);
     joined.set(node.id, { plan: node, kind, placed: kind.place(node, placing), entering: [], leaving: [] });
   }
+  const added = chainsBetweenLegs(plan);
   const lines = new Map<string, LineMap>();
   const reducers = new Map<string, number>();
   for (const line of fed.lines) {
@@ -201,7 +206,12 @@ export function compilePlan(plan: Plan, inTime = false): Compiled {
       start = behind;
     }
     const { depart } = from.kind;
-    const segments = line.legs.map((leg) => ({ ...segmentOf(leg), opening: openingHead(leg, water.density) }));
+    const more = added.get(line.id);
+    const segments = line.legs.map((leg, k) => {
+      const segment = segmentOf(leg);
+      const taken = more ? (k === 0 ? more.start : 0) + (k === last ? more.end : 0) : 0;
+      return { ...segment, k: segment.k + taken, opening: openingHead(leg, water.density) };
+    });
     const entrance = line.legs[0].entrance ? entranceK(line.legs[0]) : depart.entranceK;
     const options: PipeOptions = {
       entranceK: entrance ?? (depart.entrance ? entranceK(line.legs[0]) : 0),

@@ -1,4 +1,5 @@
 // Plan to network: the face of the subject.
+export { armsOf, type Arm } from './arms.ts';
 export {
   compilePlan,
   emitterLaw,
@@ -52,6 +53,7 @@ export {
   legK,
   legLinear,
   openingHead,
+  overflowBore,
   resolvePipe,
   segmentOf,
   type ResolvedPipe,

@@ -12,7 +12,7 @@ import {
 } from '../catalogue/index.ts';
 import type { Fitting, Leg, Treatment } from '../schema/index.ts';
 import { headOfPressure } from '@vernal-slope/core/water';
-import { chainIds, flowFromLpm, metresOfMm, pascals } from '../fields/index.ts';
+import { chainIds, flowFromLpm, metresOfMm, pascals, type OverflowPipeEntry } from '../fields/index.ts';
 
 /** Plates of elements are for cold water, kg/m³. */
 const ELEMENT_DENSITY = 1000;
@@ -94,18 +94,35 @@ export const openingHead = (leg: Leg, density: number): number =>
     density,
   );
 
-/** K of the chains of parts that were taken at a leg's ends and around its fittings, on its bore. */
+const partsOf = (ids: readonly string[] | undefined): Part[] => (ids ?? []).flatMap((id) => findPart(id) ?? []);
+/** Bore that an overflow has on its way, m: its own, or that of a narrower pipe that leads it away. */
+export const overflowBore = (overflow: OverflowPipeEntry): number =>
+  metresOfMm(
+    Math.min(overflow.insideDiameterMm, overflow.lead ? resolvePipe(overflow.lead.pipe).insideDiameterMm : Infinity),
+  );
+
+/** What is put there on purpose loses of its own what its row of the plan says; here, by its bore alone. */
+const byBore = (p: Part): Pick<Part, 'boreMm' | 'k'> => (p.placed ? { boreMm: p.boreMm, k: 0 } : p);
+
+/** K of a chain of parts on the bore of a leg's pipe. */
+export const takenK = (ids: readonly string[] | undefined, leg: Leg): number =>
+  chainK(partsOf(ids).map(byBore), resolvePipe(leg.pipe).insideDiameterMm);
+
+/** A chain through a tee, parted behind it: what the run passes, and what the line ahead does. */
+export function partedAtTee(ids: readonly string[]): readonly [readonly string[], readonly string[]] {
+  const tee = ids.findIndex((id) => findPart(id)?.placed);
+  return [ids.slice(0, tee + 1), ids.slice(tee + 1)];
+}
+
+/** K of the chains of parts that were taken at a leg's ends, around its fittings and elements, on its bore. */
 export const chainsK = (leg: Leg): number => {
   const bore = resolvePipe(leg.pipe).insideDiameterMm;
-  const partsOf = (ids: readonly string[] | undefined): Part[] => (ids ?? []).flatMap((id) => findPart(id) ?? []);
   const atEnds = [leg.startChain, leg.endChain].reduce((sum, ids) => sum + chainK(partsOf(ids), bore), 0);
   // what a valve or an elbow loses of its own is in its fitting already
   const around = (leg.fittings ?? []).reduce((sum, f) => {
-    const chain = chainIds(f);
-    const parts = partsOf(chain).map((p) => (p.placed ? { boreMm: p.boreMm, k: 0 } : p));
-    return sum + chainK(parts, bore) * (f.count ?? 1);
+    return sum + takenK(chainIds(f), leg) * (f.count ?? 1);
   }, 0);
-  return atEnds + around;
+  return atEnds + around + (leg.treatment ?? []).reduce((sum, t) => sum + takenK(t.chain, leg), 0);
 };
 
 /** Sum of K of a leg's fittings and taken chains, and of its elements whose loss goes with the square of the flow. */

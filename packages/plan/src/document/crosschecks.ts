@@ -2,7 +2,7 @@
 import { findPart } from '@vernal-slope/core/parts';
 import { findFitting, findPipe } from '../catalogue/index.ts';
 import { chainIds, emitterPlaces, faultWith, jsonPath, type Emitter, type Fault } from '../fields/index.ts';
-import { feeds, kindOf, type Roles } from '../kinds/index.ts';
+import { feeds, isVessel, kindOf, type Roles } from '../kinds/index.ts';
 import type { Line, Plan, PlanNode } from '../schema/index.ts';
 import { unreached } from '../topology/index.ts';
 
@@ -23,6 +23,30 @@ function* duplicates(list: readonly { id: string }[], where: string): Generator<
   }
 }
 
+/** Parts of a taken chain that no catalogue has. */
+function* chainFaults(ids: readonly string[] | undefined, path: string): Generator<Fault> {
+  for (const [m, id] of (ids ?? []).entries())
+    if (!findPart(id))
+      yield {
+        path: `${path}[${m}]`,
+        message: `is "${id}", which is no part of the catalogue`,
+        advice: 'give ids of parts as `vernal parts` prints them, or leave the chain out',
+      };
+}
+
+function* placeChainFaults(node: PlanNode, i: number): Generator<Fault> {
+  const at = (...parts: PropertyKey[]): string => jsonPath(['nodes', i, ...parts]);
+  for (const side of ['tap', 'overflow', 'lead'] as const) yield* chainFaults(node.chains?.[side], at('chains', side));
+  for (const [k, ids] of (node.chains?.tees ?? []).entries()) yield* chainFaults(ids, at('chains', 'tees', k));
+  const lead = isVessel(node) ? node.overflowPipe?.lead : undefined;
+  if (lead && !findPipe(lead.pipe))
+    yield {
+      path: at('overflowPipe', 'lead', 'pipe'),
+      message: `is "${lead.pipe}", which is not in the catalogue`,
+      advice: 'give an id such as "astm-d1785-sch40/2"',
+    };
+}
+
 function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>): Generator<Fault> {
   const at = (...parts: PropertyKey[]): string => jsonPath(['lines', i, ...parts]);
   for (const end of ['from', 'to'] as const) {
@@ -37,6 +61,7 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
   if (line.from === line.to) {
     yield { path: at('to'), message: 'is the node the line starts from', advice: 'end the line at another node' };
   }
+  yield* chainFaults(line.reducerChain, at('reducerChain'));
   const from = nodes.get(line.from);
   const cannot = from && kindOf(from).cannotLeave?.(from);
   if (cannot) yield { path: at('from'), ...cannot };
@@ -68,15 +93,9 @@ function* lineFaults(line: Line, i: number, nodes: ReadonlyMap<string, PlanNode>
       [['startChain'], leg.startChain] as const,
       [['endChain'], leg.endChain] as const,
       ...(leg.fittings ?? []).map((f, m) => [['fittings', m, 'chain'], chainIds(f)] as const),
+      ...(leg.treatment ?? []).map((t, m) => [['treatment', m, 'chain'], t.chain] as const),
     ];
-    for (const [path, ids] of chains)
-      for (const [m, id] of (ids ?? []).entries())
-        if (!findPart(id))
-          yield {
-            path: at('legs', k, ...path, m),
-            message: `is "${id}", which is no part of the catalogue`,
-            advice: 'give ids of parts as `vernal parts` prints them, or leave the chain out',
-          };
+    for (const [path, ids] of chains) yield* chainFaults(ids, at('legs', k, ...path));
     const parts = [
       ...(leg.fittings ?? []).map((f, m) => [['fittings', m, 'type'], f] as const),
       ...(leg.entrance ? [[['entrance', 'type'], leg.entrance] as const] : []),
@@ -224,6 +243,7 @@ export function crossChecks(plan: Plan): Fault[] {
     ...duplicates(plan.nodes, 'nodes'),
     ...duplicates(plan.lines, 'lines'),
     ...plan.nodes.flatMap((node, i) => [...(kindOf(node).faults?.(node, ['nodes', i], roles) ?? [])]),
+    ...plan.nodes.flatMap((node, i) => [...placeChainFaults(node, i)]),
     ...plan.lines.flatMap((line, i) => [...lineFaults(line, i, nodes)]),
     ...duplicates(plan.plots ?? [], 'plots'),
     ...gardenFaults(plan),

@@ -57,12 +57,14 @@ export const LIST_LIMITS = {
   windMs: 12,
   used: 20,
   chain: 12,
+  tees: 50,
   startChain: 12,
   endChain: 12,
   bought: 2000,
   shed: 2000,
   stock: 200,
   lengthsM: 50,
+  lengths: 1000,
 } as const;
 
 export type ListName = keyof typeof LIST_LIMITS;

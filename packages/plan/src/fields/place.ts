@@ -1,5 +1,6 @@
 // What every place of a plan has: an id, a name, a height, where it lies, what was read there.
 import { z } from 'zod';
+import { chainsSchema } from './chains.ts';
 import { clock } from './visits.ts';
 import { list } from './limits.ts';
 import { dateSchema } from './water.ts';
@@ -28,6 +29,8 @@ export const place = {
       errorKPa: atLeastZero.optional(),
     }),
   ).optional(),
+  /** Parts, by their ids, that were taken to join what meets here. */
+  chains: chainsSchema,
   notes: z.string().max(10_000).optional(),
 };
 

@@ -3,23 +3,6 @@ import { z } from 'zod';
 import { list } from './limits.ts';
 import { atLeastZero, positive } from './place.ts';
 
-/** Parts in a row, by their ids in the catalogue of parts. */
-const partIds = z.string().min(1).max(200);
-export const startChainSchema = list('startChain', partIds).optional();
-export const fittingChainSchema = list('chain', partIds).optional();
-export const endChainSchema = list('endChain', partIds).optional();
-
-/** Ids of parts of a fitting, where it has them: of fittings by their K anything may stand there. */
-export const chainIds = (fitting: { readonly [key: string]: unknown }): readonly string[] | undefined =>
-  Array.isArray(fitting.chain) ? fitting.chain.filter((id) => typeof id === 'string') : undefined;
-
-/** An end of a vessel's own outlet, as a tote has: what the line is screwed to, in the place of a hole in its wall. */
-export const endSchema = z.looseObject({
-  system: z.string().min(1).max(40),
-  size: z.string().min(1).max(40),
-  gender: z.enum(['male', 'female', 'none']),
-});
-
 export const shopSchema = z.looseObject({
   /** Items that were bought, by their ids. */
   bought: list('bought', z.string().min(1).max(200)).optional(),

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { list } from './limits.ts';
 import { atLeastZero, id, positive } from './place.ts';
+import { takenChainSchema } from './chains.ts';
 import { clock } from './visits.ts';
 import { dateSchema } from './water.ts';
 
@@ -32,6 +33,8 @@ export const treatmentSchema = z.looseObject({
   atLpm: positive.max(1e5).optional(),
   /** How many times its clean loss it has grown to. */
   clogged: z.number().min(1).max(100).optional(),
+  /** Parts that were taken to put it into the pipe, itself among them. */
+  chain: takenChainSchema,
 });
 export type Treatment = z.infer<typeof treatmentSchema>;
 export const treatmentList = list('treatment', treatmentSchema).optional();

@@ -4,7 +4,7 @@ import { faultWith, jsonPath, type Fault } from './faults.ts';
 import { list } from './limits.ts';
 import { atLeastZero, place, positive } from './place.ts';
 import type { Filter, Moved } from './treatment.ts';
-import { endSchema } from './shop.ts';
+import { endSchema } from './chains.ts';
 import { clock, visitSchema } from './visits.ts';
 
 export const shapeSchema = z.discriminatedUnion('type', [
@@ -44,7 +44,14 @@ export const inletSchema = z.looseObject({
   floatValve: floatValveSchema.optional(),
 });
 
-const overflowPipeSchema = z.looseObject({ insideDiameterMm: positive.max(1000), dropM: atLeastZero.max(50) });
+const overflowPipeSchema = z.looseObject({
+  insideDiameterMm: positive.max(1000),
+  dropM: atLeastZero.max(50),
+  /** What one that is there already ends in; a hole is cut where left out. */
+  end: endSchema.optional(),
+  /** Pipe that leads it away, by its id in the catalogue, and how far. */
+  lead: z.looseObject({ pipe: z.string().min(1).max(200), lengthM: positive.max(100_000) }).optional(),
+});
 
 export const herdSchema = z.looseObject({
   class: z.string().max(100),
@@ -94,6 +101,7 @@ export const vessel = {
   herds: list('herds', herdSchema).optional(),
 };
 
+export type OverflowPipeEntry = z.infer<typeof overflowPipeSchema>;
 export type Shape = z.infer<typeof shapeSchema>;
 export type Inlet = z.infer<typeof inletSchema>;
 export type FloatValveEntry = z.infer<typeof floatValveSchema>;

@@ -66,6 +66,24 @@ export const partsFindings = {
         say`As the float of ${t.here} is screwed into its wall its arm sweeps ${t.fig('sweep')}; the floor is ${t.fig('floor')} below: take the ball off its arm first, or put a union between.`,
     },
   }),
+  'parts-float-across': row({
+    values: { reach: 'drop', across: 'drop' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`The float of ${t.here} reaches ${t.fig('reach')} from its wall with its ball; the wall opposite is ${t.given('across')} away: let its arm lie along the wall, or take one with a shorter arm.`,
+    },
+  }),
+  'parts-lead-narrow': row({
+    values: { lead: 'bore', pipe: 'bore' },
+    severity: 'warning',
+    step: 'parts',
+    words: {
+      en: (t) =>
+        say`The overflow of ${t.here} is led from ${t.given('pipe')} down to a bore of ${t.given('lead')}: what that carries is all it carries, and one leaf stops it. Store says how much may come.`,
+    },
+  }),
   'parts-close': row({
     values: { joints: 'count' },
     severity: 'ok',

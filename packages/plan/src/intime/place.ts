@@ -14,6 +14,7 @@ import {
   flowFromLpm,
   levelFor,
   metresOfMm,
+  overflowBore,
   minutesOf,
   railHours,
   railPerDay,
@@ -356,7 +357,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
           ...(node.overflowPipe
             ? {
                 overflowPipe: {
-                  diameter: metresOfMm(node.overflowPipe.insideDiameterMm),
+                  diameter: overflowBore(node.overflowPipe),
                   drop: node.overflowPipe.dropM,
                 },
               }

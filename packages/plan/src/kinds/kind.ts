@@ -52,6 +52,8 @@ export interface Placing {
   readonly fixedAt: (elevation: number) => number;
   /** For a run in time: what leaves a vessel or a source can be limited to what comes in. */
   readonly inTime: boolean;
+  /** How many ends of lines meet at a place. */
+  readonly meeting: (id: string) => number;
 }
 
 /** Where a place went in the network. */

@@ -1,5 +1,7 @@
 // An outlet: a tap, a shower, a standpipe; opened by hand, its flow by its own law. Lines may go on from it.
 import { z } from 'zod';
+import type { Segment } from '@vernal-slope/core/network';
+import { chainK, findPart } from '@vernal-slope/core/parts';
 import { boreArea } from '@vernal-slope/core/pipe';
 import { GRAVITY } from '@vernal-slope/core/units';
 import { headOfPressure } from '@vernal-slope/core/water';
@@ -60,6 +62,17 @@ function outletLaw(node: Outlet, density: number): { a: number; exponent: number
   return { a: flowFromLpm(node.ratedFlowLpm ?? 0) / ratedHead ** exponent, exponent };
 }
 
+/** Length of the way through the parts between a tee and its tap: none to speak of, m. */
+const AT_THE_TEE = 1e-3;
+/** The way through the parts that were taken between a tee and its tap: what they lose, on the widest bore of them. */
+function wayToTap(node: Outlet): Segment | undefined {
+  const parts = (node.chains?.tap ?? []).flatMap((id) => findPart(id) ?? []);
+  if (parts.length === 0) return undefined;
+  const bore = Math.max(...parts.map((p) => p.boreMm));
+  return { length: AT_THE_TEE, diameter: metresOfMm(bore), roughness: 0, hazenC: SMOOTH_C, k: chainK(parts, bore) };
+}
+const SMOOTH_C = 140;
+
 const mouth = (node: Outlet): number => node.groundM + (node.heightM ?? 0);
 
 export const outlet = defineKind({
@@ -81,7 +94,11 @@ export const outlet = defineKind({
     const at = on.builder.node();
     const air = on.fixedAt(mouth(node));
     const { a, exponent } = outletLaw(node, on.water.density);
-    return { node: at, surface: -1, limitLink: -1, lawLinks: [on.builder.power(at, air, a, exponent)] };
+    // a tap at the end of its line has its chain there
+    const way = on.meeting(node.id) > 1 ? wayToTap(node) : undefined;
+    const tap = way ? on.builder.node() : at;
+    if (way) on.builder.pipe(at, tap, [way]);
+    return { node: at, surface: -1, limitLink: -1, lawLinks: [on.builder.power(tap, air, a, exponent)] };
   },
   arrive: (_, placed) => noArrivalLoss(placed.node),
   depart: PASSES,

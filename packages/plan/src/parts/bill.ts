@@ -83,7 +83,7 @@ export interface Bill {
   readonly lengthOf: ReadonlyMap<string, readonly Run[]>;
 }
 
-/** A stretch of one pipe along a line. */
+/** A stretch of one pipe along a line, or away from an overflow: `line` is its place then. */
 export interface Run {
   readonly line: string;
   readonly from: number;
@@ -134,7 +134,28 @@ const kerfOf = (pipe: string): number => {
   return row && SOLD_AS[row.material] === 'stick' ? KERF : 0;
 };
 
-/** Stretches of one pipe along the lines, by pipe. */
+/** Lengths this close are one as it is sold, m. */
+const SAME_LENGTH = 1e-3;
+/** What was said that a whole length of a pipe costs, m. */
+export const wholePrice = (plan: Plan, pipe: string, length: number): number | undefined =>
+  plan.prices?.lengths?.find((l) => l.pipe === pipe && Math.abs(l.lengthM - length) < SAME_LENGTH)?.each;
+/** What one whole length of a pipe costs: its own price, else so many metres of it; undefined where it has neither. */
+function lengthPrice(plan: Plan, pipe: string, length: number): number | undefined {
+  const own = wholePrice(plan, pipe, length);
+  if (own !== undefined) return own;
+  const { perM } = perMetre(plan, pipe);
+  return perM === undefined ? undefined : perM * length;
+}
+function perMetre(plan: Plan, pipe: string): { perM?: number } {
+  const perM = plan.prices?.pipes?.find((p) => p.pipe === pipe)?.perM;
+  return perM === undefined ? {} : { perM };
+}
+function stockRow(plan: Plan, pipe: string, length: number, count: number): PipeBill['stock'][number] {
+  const price = lengthPrice(plan, pipe, length);
+  return { length, count, ...(price === undefined ? {} : { price }) };
+}
+
+/** Stretches of one pipe along the lines and away from overflows, by pipe. */
 function runsOf(plan: Plan): Map<string, { pipe: Leg['pipe']; runs: Run[] }> {
   const found = new Map<string, { pipe: Leg['pipe']; runs: Run[] }>();
   for (const line of plan.lines) {
@@ -148,6 +169,13 @@ function runsOf(plan: Plan): Map<string, { pipe: Leg['pipe']; runs: Run[] }> {
       found.set(pipeKey(leg.pipe), entry);
       from = k + 1;
     });
+  }
+  for (const node of plan.nodes) {
+    const lead = isVessel(node) ? node.overflowPipe?.lead : undefined;
+    if (!lead) continue;
+    const entry = found.get(lead.pipe) ?? { pipe: lead.pipe, runs: [] };
+    entry.runs.push({ line: node.id, from: 0, to: 0, length: lead.lengthM });
+    found.set(lead.pipe, entry);
   }
   return found;
 }
@@ -171,6 +199,7 @@ const PHASE: Readonly<Record<JointKind, Phase>> = {
   tap: 'outlet',
   drinker: 'outlet',
   overflow: 'tank',
+  lead: 'tank',
   change: 'line',
   coupling: 'line',
   tee: 'line',
@@ -185,7 +214,6 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
   const { joints: made, things } = jointsOf(plan);
   const joints = [...made];
   const prices = new Map(plan.prices?.parts?.map((p) => [p.part, p.each]));
-  const perM = new Map(plan.prices?.pipes?.map((p) => [p.pipe, p.perM]));
   const shed = new Map<string, number>();
   for (const s of plan.shop?.shed ?? []) shed.set(s.part, (shed.get(s.part) ?? 0) + s.count);
   const bought = new Set(plan.shop?.bought ?? []);
@@ -200,6 +228,7 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
       list.map((r) => r.length),
       stocks,
       kerfOf(key),
+      (length) => lengthPrice(plan, key, length),
     );
     for (const r of list) {
       // couplings that the walk book has there already join its lengths
@@ -228,18 +257,15 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
     }
     const counts = new Map<number, number>();
     for (const b of cut.bins) counts.set(b.stock, (counts.get(b.stock) ?? 0) + 1);
-    const price = perM.get(key);
     const need = list.reduce((sum, r) => sum + r.length, 0);
     pipe.push({
       pipe: key,
       name: resolvePipe(of).label,
       need,
-      stock: [...counts]
-        .sort((a, b) => b[0] - a[0])
-        .map(([length, count]) => ({ length, count, ...(price === undefined ? {} : { price: price * length }) })),
+      stock: [...counts].sort((a, b) => b[0] - a[0]).map(([length, count]) => stockRow(plan, key, length, count)),
       bins: cut.bins,
       left: cut.bins.reduce((sum, b) => sum + b.left, 0),
-      ...(price === undefined ? {} : { perM: price }),
+      ...perMetre(plan, key),
       shed: Math.min(need, shed.get(key) ?? 0),
       bought: bought.has(key),
     });
@@ -456,7 +482,7 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
     holes,
     total: pipe.reduce((sum, p) => sum + ofPipe(p), 0) + list.reduce((sum, i) => sum + worth(i, i.count), 0),
     unpriced: [
-      ...pipe.filter((p) => p.perM === undefined).map((p) => p.pipe),
+      ...pipe.filter((p) => p.stock.some((s) => s.price === undefined)).map((p) => p.pipe),
       ...list.filter((i) => i.price === undefined).map((i) => i.id),
     ],
     toSpend:
@@ -487,15 +513,12 @@ function shedOff(plan: Plan, p: PipeBill, runs: readonly Run[], units: Units): P
     left.map((r) => r.length),
     soldLengths(plan, p.pipe, units),
     kerfOf(p.pipe),
+    (length) => lengthPrice(plan, p.pipe, length),
   );
   const counts = new Map<number, number>();
   for (const b of cut.bins) counts.set(b.stock, (counts.get(b.stock) ?? 0) + 1);
   return {
     ...p,
-    stock: [...counts].map(([length, count]) => ({
-      length,
-      count,
-      ...(p.perM === undefined ? {} : { price: p.perM * length }),
-    })),
+    stock: [...counts].map(([length, count]) => stockRow(plan, p.pipe, length, count)),
   };
 }

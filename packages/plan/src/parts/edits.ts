@@ -1,25 +1,14 @@
 // Commands on parts: a chain taken, a wall measured, what is bought, in the shed, and what it costs.
 import { changePlan, type Command } from '../edit/index.ts';
 import type { Plan } from '../schema/index.ts';
-import type { ShopEntry } from '../fields/index.ts';
+import type { OverflowPipeEntry, ShopEntry } from '../fields/index.ts';
 import { isVessel } from '../kinds/index.ts';
-import type { KeptAt } from './joints.ts';
+import { keepChain, type KeptAt } from './kept.ts';
 
-/** Takes a chain at an end of a leg; without parts, the shortest is counted again. */
+/** Takes a chain where two things meet; without parts, the shortest is counted again. */
 export const takeChain = (at: KeptAt, ids: readonly string[] | undefined, label: string): Command =>
   changePlan(label, (plan) => {
-    const leg = plan.lines.find((l) => l.id === at.line)?.legs[at.leg];
-    if (!leg) return;
-    if (at.side === 'fitting') {
-      const fitting = leg.fittings?.[at.fitting ?? -1];
-      if (!fitting) return;
-      if (ids) fitting.chain = [...ids];
-      else delete fitting.chain;
-    } else if (at.side === 'start') {
-      if (ids) leg.startChain = [...ids];
-      else delete leg.startChain;
-    } else if (ids) leg.endChain = [...ids];
-    else delete leg.endChain;
+    keepChain(plan, at, ids);
   });
 
 /** Thickness of a vessel's or a bed's wall, mm; none takes it out. */
@@ -74,6 +63,27 @@ export const setPipePrice = (pipe: string, perM: number | undefined): Command =>
     const prices = priced(plan);
     const rest = (prices.pipes ?? []).filter((p) => p.pipe !== pipe);
     prices.pipes = perM === undefined ? rest : [...rest, { pipe, perM }];
+  });
+
+/** What a whole length of a pipe costs, m; none takes the price out. */
+export const setLengthPrice = (pipe: string, lengthM: number, each: number | undefined): Command =>
+  changePlan('price of a length', (plan) => {
+    const prices = priced(plan);
+    const rest = (prices.lengths ?? []).filter((l) => l.pipe !== pipe || Math.abs(l.lengthM - lengthM) > 1e-3);
+    prices.lengths = each === undefined ? rest : [...rest, { pipe, lengthM, each }];
+  });
+
+/** An overflow that is there already, or that a pipe leads away. */
+export const setOverflow = (
+  id: string,
+  change: Partial<Pick<OverflowPipeEntry, 'end' | 'lead'>>,
+  label: string,
+): Command =>
+  changePlan(label, (plan) => {
+    const node = plan.nodes.find((n) => n.id === id);
+    if (!node || !isVessel(node) || !node.overflowPipe) return;
+    const { end, lead, ...rest } = { ...node.overflowPipe, ...change };
+    node.overflowPipe = { ...rest, ...(end ? { end } : {}), ...(lead ? { lead } : {}) };
   });
 
 /** Many prices at once, as a list brings them. */

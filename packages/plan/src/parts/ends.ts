@@ -75,12 +75,19 @@ const FOREIGN: Readonly<Record<Threads, ReadonlySet<string>>> = {
   npt: new Set(['iso7', 'iso228']),
   iso7: new Set(['npt', 'npsm']),
 };
+const every = (): boolean => true;
+const without = (foreign: ReadonlySet<string>): ((part: Part) => boolean) => {
+  const held = new Set(PARTS.filter((p) => !p.ends.some((e) => foreign.has(e.system))));
+  return (part) => held.has(part);
+};
+const HELD: Readonly<Record<Threads, (part: Part) => boolean>> = {
+  npt: without(FOREIGN.npt),
+  iso7: without(FOREIGN.iso7),
+};
 
 /** Parts that the trade there holds: none with the other family's threads, unless an end is of it. */
 export function inTrade(threads: Threads, ends: readonly End[]): (part: Part) => boolean {
-  const foreign = FOREIGN[threads];
-  if (ends.some((e) => foreign.has(e.system))) return () => true;
-  return (part) => !part.ends.some((e) => foreign.has(e.system));
+  return ends.some((e) => FOREIGN[threads].has(e.system)) ? every : HELD[threads];
 }
 
 /** Every hole that the catalogue has a part for, as the wall offers it. */

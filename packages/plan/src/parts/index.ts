@@ -2,6 +2,7 @@
 export {
   billOf,
   soldLengths,
+  wholePrice,
   type Bill,
   type BillItem,
   type Group,
@@ -14,6 +15,8 @@ export {
 export {
   changeShop,
   setBought,
+  setLengthPrice,
+  setOverflow,
   setPartPrice,
   setPipeEnd,
   setPipePrice,
@@ -33,19 +36,10 @@ export {
   pumpWorking,
   type OtherWays,
 } from './haul.ts';
-export {
-  floatSweep,
-  floatThing,
-  idsOf,
-  jointsOf,
-  keptChain,
-  suits,
-  tapThing,
-  type Joint,
-  type JointKind,
-  type KeptAt,
-} from './joints.ts';
+export { floatSweep, floatThing, idsOf, jointsOf, suits, tapThing, type Joint, type JointKind } from './joints.ts';
+export { keptChain, type KeptAt } from './kept.ts';
 export { narrowingLoss, partsFindings } from './judge.ts';
 export { billCsv, billText, GROUPS, readPrices, toBuy, type PriceRow, type PricesRead } from './lists.ts';
 export { partsReport, type PartsReport } from './report.ts';
+export { oneSystem, systemWays, type SystemWay } from './systems.ts';
 export { itemWorking, narrowWorking, pipeWorking } from './workings.ts';

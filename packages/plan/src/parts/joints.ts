@@ -11,11 +11,11 @@ import {
   type Part,
   type RankedChain,
 } from '@vernal-slope/core/parts';
-import { metresOfMm, resolvePipe } from '../compile/index.ts';
-import { chainIds } from '../fields/index.ts';
+import { armsOf, metresOfMm, resolvePipe, type Arm } from '../compile/index.ts';
 import { isSource, isTap, isVessel, type PlanNode } from '../kinds/index.ts';
-import type { Leg, Line, Plan } from '../schema/index.ts';
+import type { Leg, Plan } from '../schema/index.ts';
 import { endEntered, HOLES, inTrade, partsNamed, pipeEnds, pipeKey, threadsOf, type Threads } from './ends.ts';
+import { keptChain, type KeptAt } from './kept.ts';
 
 export type JointKind =
   | 'wall'
@@ -29,16 +29,8 @@ export type JointKind =
   | 'fitting'
   | 'drinker'
   | 'overflow'
+  | 'lead'
   | 'join';
-
-/** Where a chosen chain is kept: an end of a leg. */
-export interface KeptAt {
-  readonly line: string;
-  readonly leg: number;
-  readonly side: 'start' | 'end' | 'fitting';
-  /** Which fitting of the leg, where it is around one. */
-  readonly fitting?: number;
-}
 
 export interface Joint {
   /** One of each in a plan. */
@@ -59,6 +51,8 @@ export interface Joint {
   /** A chain was chosen that does not mate any more. */
   readonly stale: boolean;
   readonly kept?: KeptAt;
+  /** The line whose water passes it; undefined where none of the plan's does. */
+  readonly flowOf?: string;
   /** Ends that do not close on one another, where none does: for the drawing. */
   readonly open?: readonly [End, End];
   /** Ends of the pipe or thing are in no table. */
@@ -70,14 +64,6 @@ export interface Joint {
   /** Bore of the pipe that narrowing is told against, mm. */
   readonly boreMm?: number;
 }
-
-/** One part as a list that is the same each time. */
-const alone = (part: Part): readonly Part[] => {
-  const known = lists.get(part) ?? [part];
-  lists.set(part, known);
-  return known;
-};
-const lists = new WeakMap<Part, readonly Part[]>();
 
 /** What stands at the end of a line, and by which end it is joined. */
 export interface Thing {
@@ -308,6 +294,13 @@ function wallsFor(threads: Threads): readonly Part[] {
 }
 const inward = new Map<Threads, readonly Part[]>();
 
+/** The line whose water passes a joint: that at which its chain is kept, else that of its leg. */
+function flowOfLine(a: { at: string; kept?: KeptAt; flowOf?: string }): { flowOf?: string } {
+  const line =
+    a.flowOf ?? (a.kept && 'line' in a.kept ? a.kept.line : a.at.includes(':') ? a.at.split(':')[0] : undefined);
+  return line === undefined ? {} : { flowOf: line };
+}
+
 interface Made {
   readonly joints: Joint[];
   /** What stands at ends of lines, with how many. */
@@ -338,8 +331,11 @@ export function jointsOf(plan: Plan): Made {
     readonly to: readonly End[];
     readonly count?: number;
     readonly kept?: KeptAt;
+    readonly flowOf?: string;
     readonly boreMm?: number;
     readonly through?: readonly Part[];
+    /** Chains that were searched already. */
+    readonly offers?: readonly RankedChain[];
     readonly wallOf?: PlanNode;
     readonly key?: string;
     readonly prefer?: (c: RankedChain) => boolean;
@@ -349,11 +345,14 @@ export function jointsOf(plan: Plan): Made {
       a.wallOf && 'wallMm' in a.wallOf && typeof a.wallOf.wallMm === 'number' ? a.wallOf.wallMm : undefined;
     const on = search(...a.from, ...a.to);
     const unknown = a.from.length === 0 || a.to.length === 0;
-    let offers = a.through ? through(a.from, a.through, a.to, on).map((f) => f.chain) : chains(a.from, a.to, on);
+    let offers: readonly RankedChain[] = a.offers
+      ? a.offers
+      : a.through
+        ? through(a.from, a.through, a.to, on).map((f) => f.chain)
+        : chains(a.from, a.to, on);
     // what suits the wall that was measured comes first
     if (wallMm !== undefined) offers = [...offers].sort((x, y) => Number(suits(y, wallMm)) - Number(suits(x, wallMm)));
-    const leg = a.kept && plan.lines.find((l) => l.id === a.kept?.line)?.legs[a.kept.leg];
-    const ids = leg && a.kept && keptChain(leg, a.kept);
+    const ids = a.kept && keptChain(plan, a.kept);
     const taken = ids && takenChain(a.from, ids, a.to, price);
     const chain = taken ?? offers.at(0);
     const joint: Joint = {
@@ -367,6 +366,7 @@ export function jointsOf(plan: Plan): Made {
       ...(chain ? { chain } : {}),
       stale: ids !== undefined && taken === undefined && !unknown,
       ...(a.kept ? { kept: a.kept } : {}),
+      ...flowOfLine(a),
       ...(chain || unknown ? {} : { open: [a.from[0], a.to[0]] as const }),
       unknown,
       ...(wallMm === undefined ? {} : { wallMm }),
@@ -377,22 +377,13 @@ export function jointsOf(plan: Plan): Made {
     return joint;
   };
 
-  const lines = new Map<string, { line: Line; leg: Leg; out: boolean; index: number }[]>();
-  for (const line of plan.lines) {
-    for (const [id, leg, out, index] of [
-      [line.from, line.legs[0], true, 0],
-      [line.to, line.legs[line.legs.length - 1], false, line.legs.length - 1],
-    ] as const)
-      lines.set(id, [...(lines.get(id) ?? []), { line, leg, out, index }]);
-  }
-  const keptAt = (e: { line: Line; out: boolean; index: number }): KeptAt => ({
+  const keptAt = (e: Arm): KeptAt => ({
     line: e.line.id,
     leg: e.index,
     side: e.out ? 'start' : 'end',
   });
   /** Of a line's end: the line itself at its start, its last leg at its end. */
-  const atOf = (e: { line: Line; out: boolean; index: number }): string =>
-    e.out ? e.line.id : `${e.line.id}:${e.index}`;
+  const atOf = (e: Arm): string => (e.out ? e.line.id : `${e.line.id}:${e.index}`);
 
   const holes = (boreMm: number): End[] => {
     // a hole much wider than the pipe weakens the wall for nothing
@@ -445,7 +436,7 @@ export function jointsOf(plan: Plan): Made {
           from: ends,
           to: ends,
           count: f.count ?? 1,
-          kept: { line: line.id, leg: k, side: 'fitting', fitting: i },
+          kept: { line: line.id, leg: k, side: 'fitting', index: i },
           boreMm: bore,
           ...(coupling ? {} : { through: direct }),
         });
@@ -459,6 +450,7 @@ export function jointsOf(plan: Plan): Made {
           of: [pipeKey(leg.pipe), t.kind],
           from: ends,
           to: ends,
+          kept: { line: line.id, leg: k, side: 'treatment', index: i },
           boreMm: bore,
           through: near(partsNamed(['housing']), bore),
         }),
@@ -472,6 +464,7 @@ export function jointsOf(plan: Plan): Made {
           of: [pipeKey(leg.pipe), 'pressure-reducer'],
           from: ends,
           to: ends,
+          kept: { line: line.id, leg: 0, side: 'reducer' },
           boreMm: bore,
           through: near(partsNamed(['pressure-reducer']), bore),
         });
@@ -526,15 +519,11 @@ export function jointsOf(plan: Plan): Made {
   }
 
   // where lines meet
-  for (const [id, ends] of lines) {
+  for (const [id, arms] of armsOf(plan)) {
     const node = nodes.get(id);
-    if (!node || isVessel(node) || isSource(node) || node.kind === 'bed') continue;
-    const tap = isTap(node) ? tapThing(node, Math.max(...ends.map((e) => boreOf(e.leg.pipe))), threads) : undefined;
+    if (!node) continue;
+    const tap = isTap(node) ? tapThing(node, Math.max(...arms.map((e) => boreOf(e.leg.pipe))), threads) : undefined;
     if (tap) put(tap, id);
-    const arms = [...ends].sort(
-      (a, b) =>
-        Number(a.out) - Number(b.out) || boreOf(b.leg.pipe) - boreOf(a.leg.pipe) || (a.line.id < b.line.id ? -1 : 1),
-    );
     const [run, ahead] = arms;
     if (arms.length === 1 && tap) {
       add({
@@ -593,8 +582,7 @@ export function jointsOf(plan: Plan): Made {
               x.chain.links.length + x.aside[0].links.length - (y.chain.links.length + y.aside[0].links.length) ||
               Math.min(y.chain.boreMm, y.aside[0].boreMm) - Math.min(x.chain.boreMm, x.aside[0].boreMm),
           );
-        const best = options.at(0);
-        add({
+        const tee = add({
           kind: 'tee',
           key: `tee ${id} ${k}`,
           at: id,
@@ -602,18 +590,24 @@ export function jointsOf(plan: Plan): Made {
           of: [pipeKey(run.leg.pipe), pipeKey(ahead.leg.pipe)],
           from,
           to,
+          kept: { node: id, side: 'tee', index: k },
+          flowOf: run.line.id,
           boreMm: Math.min(bore, boreOf(ahead.leg.pipe)),
-          through: best ? alone(best.thing) : tees,
+          offers: options.map((o, n) => ({ ...o.chain, best: n === 0 ? (['short'] as const) : [] })),
         });
+        // what goes aside leaves by the tee that was taken
+        const fork = tee.chain?.links.find((l) => l.part.placed)?.part;
         add({
           kind: 'arm' in b ? 'branch' : 'tap',
           key: 'arm' in b ? `branch ${id} ${atOf(b.arm)}` : `tap ${id}`,
           at: 'arm' in b ? atOf(b.arm) : id,
           place: id,
-          of: [best?.thing.id ?? '', 'arm' in b ? pipeKey(b.arm.leg.pipe) : b.tap.id],
-          from: best ? [best.thing.ends[2]] : [],
+          of: [fork?.id ?? '', 'arm' in b ? pipeKey(b.arm.leg.pipe) : b.tap.id],
+          from: fork ? [fork.ends[2]] : [],
           to: branchEnds,
-          ...('arm' in b ? { kept: keptAt(b.arm), boreMm: boreOf(b.arm.leg.pipe) } : {}),
+          ...('arm' in b
+            ? { kept: keptAt(b.arm), boreMm: boreOf(b.arm.leg.pipe) }
+            : { kept: { node: id, side: 'tap' } }),
         });
       });
     }
@@ -626,16 +620,35 @@ export function jointsOf(plan: Plan): Made {
     const sizes = partsNamed(['solvent-coupling', 'drain-coupling']);
     const nearest = sizes.reduce((a, b) => (Math.abs(b.boreMm - bore) < Math.abs(a.boreMm - bore) ? b : a));
     const { size } = nearest.ends[0];
-    add({
-      kind: 'overflow',
-      at: node.id,
-      place: node.id,
-      of: [node.id, nearest.id],
-      from: holes(bore),
-      to: [end('solvent', size, 'male'), end('grommet', size, 'male'), end('sleeve', size, 'none')].filter(isKnownEnd),
-      boreMm: bore,
-      wallOf: node,
-    });
+    const own = endEntered(node.overflowPipe.end);
+    const stub = [end('solvent', size, 'male'), end('grommet', size, 'male'), end('sleeve', size, 'none')].filter(
+      isKnownEnd,
+    );
+    // one that is there already has its hole and its piece
+    if (!own)
+      add({
+        kind: 'overflow',
+        at: node.id,
+        place: node.id,
+        of: [node.id, nearest.id],
+        from: holes(bore),
+        to: stub,
+        kept: { node: node.id, side: 'overflow' },
+        boreMm: bore,
+        wallOf: node,
+      });
+    const { lead } = node.overflowPipe;
+    if (lead)
+      add({
+        kind: 'lead',
+        at: node.id,
+        place: node.id,
+        of: [own ? node.id : nearest.id, lead.pipe],
+        from: own ? [own] : stub,
+        to: pipeEnds(lead.pipe),
+        kept: { node: node.id, side: 'lead' },
+        boreMm: Math.min(bore, boreOf(lead.pipe)),
+      });
   }
 
   // drinkers on their rails
@@ -684,14 +697,6 @@ function ownEnd(node: PlanNode): End | undefined {
   const entered = 'outletEnd' in node ? endEntered(node.outletEnd) : undefined;
   if (entered) return entered;
   return 'moved' in node && node.moved ? end('tote-coarse', 'S60x6', 'male') : undefined;
-}
-
-/** Ids of the parts that were taken at an end of a leg or around a fitting; undefined where none were. */
-export function keptChain(leg: Leg, at: KeptAt): readonly string[] | undefined {
-  if (at.side === 'start') return leg.startChain;
-  if (at.side === 'end') return leg.endChain;
-  const fitting = leg.fittings?.[at.fitting ?? -1];
-  return fitting && chainIds(fitting);
 }
 
 /** A chain that was taken, as it mates now; undefined where it does not. */

@@ -2,9 +2,9 @@
 import { chainK, endWords } from '@vernal-slope/core/parts';
 import { velocityHead } from '@vernal-slope/core/pipe';
 import { findPipe } from '../catalogue/index.ts';
-import { metresOfMm, resolvePipe, type Compiled } from '../compile/index.ts';
+import { metresOfMm, overflowBore, resolvePipe, type Compiled } from '../compile/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
-import { floorOf, inletElevation, isStore, isVessel } from '../kinds/index.ts';
+import { floorOf, inletElevation, isStore, isVessel, type PlanNode } from '../kinds/index.ts';
 import { solvePlan, type PlanResult } from '../solve/index.ts';
 import type { Bill } from './bill.ts';
 import { floatSweep, suits, type Joint } from './joints.ts';
@@ -21,8 +21,21 @@ const frostOf = (plan: Bill['plan']): number =>
     ),
   );
 
-/** Id of the line that a joint's water runs in; undefined where it lies between lines. */
-const lineOf = (j: Joint): string | undefined => j.kept?.line ?? (j.at.includes(':') ? j.at.split(':')[0] : undefined);
+/** How far the far wall of a vessel is from any of its walls at the least, m; undefined of shapes without sides. */
+function acrossOf(node: PlanNode | undefined): number | undefined {
+  if (!node || !isVessel(node)) return undefined;
+  const { shape } = node;
+  switch (shape.type) {
+    case 'vertical-cylinder':
+      return shape.diameterM;
+    case 'box':
+      return Math.min(shape.lengthM, shape.widthM);
+    case 'horizontal-cylinder':
+      return Math.min(shape.lengthM, shape.diameterM);
+    case 'table':
+      return undefined;
+  }
+}
 
 /** Head that the parts of a joint take by narrowing, m, at the flow of its line. */
 export function narrowingLoss(j: Joint, flow: number): number {
@@ -60,9 +73,11 @@ export function partsFindings(bill: Bill, compiled: Compiled, result: PlanResult
       const floor = isVessel(node) ? inletElevation(node) - floorOf(node) : undefined;
       if (sweep !== undefined && floor !== undefined && sweep > floor)
         found.push(finding('parts-float-strikes', j.place, { sweep, floor }));
+      const across = acrossOf(node);
+      if (sweep !== undefined && across !== undefined && sweep > across)
+        found.push(finding('parts-float-across', j.place, { reach: sweep, across }));
     }
-    const line = lineOf(j);
-    const flow = line === undefined ? undefined : result.lines.get(line)?.flow;
+    const flow = j.flowOf === undefined ? undefined : result.lines.get(j.flowOf)?.flow;
     if (result.converged && flow !== undefined && j.boreMm !== undefined) {
       const loss = narrowingLoss(j, flow) * j.count;
       if (loss > WORTH)
@@ -96,6 +111,12 @@ export function partsFindings(bill: Bill, compiled: Compiled, result: PlanResult
     if (open > 0) found.push(finding('parts-sun', line.id, { length: open }));
   }
   // pipe over the depth to which the ground freezes, where the plan has entered one
+  for (const node of plan.nodes) {
+    const overflow = isVessel(node) ? node.overflowPipe : undefined;
+    if (!overflow?.lead) continue;
+    const [pipe, lead] = [metresOfMm(overflow.insideDiameterMm), overflowBore(overflow)];
+    if (lead < pipe) found.push(finding('parts-lead-narrow', node.id, { lead, pipe }));
+  }
   const frost = frostOf(plan);
   const shallow = plan.lines
     .flatMap((l) => l.legs)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { chainOf, mates, meetings, type Chain } from '@vernal-slope/core/parts';
+import { chainOf, findPart, mates, meetings, type Chain } from '@vernal-slope/core/parts';
 import { holdsInAnyUnits, ruleValue } from '@vernal-slope/core/working';
 import { PIPE_ROWS } from '../catalogue/index.ts';
 import { compilePlan } from '../compile/index.ts';
@@ -18,6 +18,7 @@ import {
   itemWorking,
   jointsOf,
   narrowWorking,
+  oneSystem,
   otherWays,
   paidWorking,
   partsFindings,
@@ -32,6 +33,7 @@ import {
   setBought,
   setStock,
   setWall,
+  systemWays,
   takeChain,
   takePrices,
   type Joint,
@@ -265,6 +267,215 @@ describe('a float through a wall', () => {
     // 2.3 balls of arm and half a ball: 0.308 m
     expect(swept(0.2)).toContain('parts-float-strikes');
     expect(swept(0.4)).not.toContain('parts-float-strikes');
+  });
+  it('reaches the wall opposite in a trough that is narrower than its arm', () => {
+    const across = (widthM: number): string[] => {
+      const plan = small(PE, (p) => {
+        const trough = p.nodes[1] as { shape: object; inlet: { floatValve: { lever?: object } } };
+        trough.shape = { type: 'box', lengthM: 2, widthM, heightM: 0.6 };
+        trough.inlet.floatValve.lever = { ballMm: 110, ratio: 5 };
+      });
+      return partsFindings(billOf(plan), compilePlan(plan)).map((f) => f.code);
+    };
+    expect(across(0.3)).toContain('parts-float-across');
+    expect(across(0.32)).not.toContain('parts-float-across');
+  });
+});
+
+describe('chains that are kept at places and lines', () => {
+  const flowOf = (p: Plan, line: string): number => {
+    const result = solvePlan(compilePlan(p));
+    expect(result.converged).toBe(true);
+    return result.lines.get(line)?.flow ?? 0;
+  };
+  const done = (plan: Plan, command: Command): Plan => {
+    const result = apply(plan, command);
+    if (!result.ok) throw new Error(JSON.stringify(result.faults));
+    return result.plan;
+  };
+  /** A tank, a trunk of 1 in to a tap on a tee, and from there on to another, smaller. */
+  const forked = (): Plan => ({
+    format: 'vernal-slope/plan',
+    version: 1,
+    title: 'Fork',
+    nodes: [
+      {
+        id: 'hill',
+        kind: 'tank',
+        groundM: 110,
+        shape: { type: 'vertical-cylinder', diameterM: 2, heightM: 2 },
+        outletM: 0.1,
+        overflowM: 1.9,
+      },
+      { id: 'fork', kind: 'outlet', groundM: 101, ratedFlowLpm: 20, ratedPressureKPa: 100 },
+      { id: 'far', kind: 'outlet', groundM: 100, ratedFlowLpm: 15, ratedPressureKPa: 100 },
+    ],
+    lines: [
+      { id: 'trunk', from: 'hill', to: 'fork', legs: [{ lengthM: 40, endGroundM: 101, pipe: 'astm-d2239-sidr15/1' }] },
+      { id: 'on', from: 'fork', to: 'far', legs: [{ lengthM: 20, endGroundM: 100, pipe: 'astm-d2239-sidr15/1' }] },
+    ],
+  });
+  const ofAnotherPipe = ['insert-tee/3_4x3_4'];
+
+  it('another tee is taken: the run narrows with it, and what stands aside hangs on it', () => {
+    const plan = forked();
+    const tee = at(plan, 'tee fork 0');
+    const wide = flowOf(plan, 'trunk');
+    // a tee of half an inch between reducing adapters, where the catalogue joins it
+    const small = tee.offers.find((c) => idsOf(c).join() !== idsOf(tee.chain!).join())!;
+    const taken = done(plan, takeChain(tee.kept!, idsOf(small), 'another tee'));
+    const after = at(taken, 'tee fork 0');
+    expect(idsOf(after.chain!)).toEqual(idsOf(small));
+    const aside = small.links.find((l) => l.part.placed)!.part.ends[2];
+    expect(at(taken, 'tap fork').chain?.from).toEqual(aside);
+    expect(closes(at(taken, 'tap fork').chain!)).toBe(true);
+    expect(flowOf(taken, 'trunk')).toBeLessThan(wide);
+    // and back
+    const back = done(taken, takeChain(tee.kept!, undefined, 'the shortest'));
+    expect(back.nodes[1].chains).toBeUndefined();
+    expect(flowOf(back, 'trunk')).toBeCloseTo(wide, 12);
+  });
+  it('of a tee that does not mate are told, and the shortest is counted', () => {
+    const plan = forked();
+    const wrong = done(plan, takeChain({ node: 'fork', side: 'tee', index: 0 }, ofAnotherPipe, 'wrong'));
+    const tee = at(wrong, 'tee fork 0');
+    expect(tee.stale).toBe(true);
+    expect(idsOf(tee.chain!)).toEqual(idsOf(at(plan, 'tee fork 0').chain!));
+  });
+  it('between a tee and its tap lose head at what the tap gives, as the parts say', () => {
+    const plan = forked();
+    // a nipple of 3/4 in and one of 1/4 in behind it
+    const [wide, narrow] = ['nipple/npt-3_4-m/npt-3_4-m', 'nipple/npt-1_4-m/npt-1_4-m'].map((id) => findPart(id)!);
+    const taken = structuredClone(plan);
+    taken.nodes[1].chains = { tap: [wide.id, narrow.id] };
+    const [before, after] = [plan, taken].map((p) => solvePlan(compilePlan(p)));
+    const { flow, head } = after.nodes.get('fork')!;
+    expect(flow).toBeLessThan(before.nodes.get('fork')!.flow);
+    // the tap's law: head over its mouth = (Q / a)^2; on top of it in and out of the narrow one (Crane; Borda and Carnot)
+    const a = 20 / 60_000 / Math.sqrt(100_000 / (compilePlan(plan).water.density * 9.80665));
+    const beta = narrow.boreMm / wide.boreMm;
+    const velocity = flow / ((Math.PI / 4) * (narrow.boreMm / 1000) ** 2);
+    const lost = ((0.5 * (1 - beta ** 2) + (1 - beta ** 2) ** 2) * velocity ** 2) / (2 * 9.80665);
+    expect(lost).toBeGreaterThan(0.1);
+    expect((head - 101 - (flow / a) ** 2) / lost).toBeCloseTo(1, 2);
+  });
+  it('at a tap that ends its line are of no account at the place', () => {
+    const plan = forked();
+    const taken = structuredClone(plan);
+    taken.nodes[2].chains = { tap: ['nipple/npt-1_8-m/npt-1_8-m'] };
+    expect(flowOf(taken, 'on')).toBeCloseTo(flowOf(plan, 'on'), 12);
+  });
+  it('around an element and a reducer are kept with them, and are in the network', () => {
+    const plan = forked();
+    plan.lines[1].reducerKPa = 60;
+    plan.lines[0].legs[0].treatment = [{ kind: 'sediment-20' }];
+    for (const key of ['treatment trunk:0 0', 'reducer on:0']) {
+      const joint = at(plan, key);
+      const other = joint.offers.at(-1)!;
+      expect(joint.offers.length, key).toBeGreaterThan(1);
+      const taken = done(plan, takeChain(joint.kept!, idsOf(other), 'other'));
+      expect(idsOf(at(taken, key).chain!), key).toEqual(idsOf(other));
+      expect(flowOf(taken, 'trunk'), key).toBeLessThan(flowOf(plan, 'trunk'));
+    }
+  });
+  it('of parts that no catalogue has are faults of the file, at their place', () => {
+    const plan = forked();
+    plan.nodes[1].chains = { tees: [['nothing']], tap: ['nothing'] };
+    plan.lines[1].reducerChain = ['nothing'];
+    const loaded = loadPlan(savePlan(plan));
+    expect(!loaded.ok && loaded.faults.map((f) => f.path)).toEqual([
+      '$.nodes[1].chains.tap[0]',
+      '$.nodes[1].chains.tees[0][0]',
+      '$.lines[1].reducerChain[0]',
+    ]);
+  });
+});
+
+describe('an old overflow', () => {
+  const led = (insideDiameterMm: number, pipe: string, end?: { system: string; size: string; gender: 'none' }): Plan =>
+    small(PE, (p) => {
+      (p.nodes[0] as { overflowPipe?: object }).overflowPipe = {
+        insideDiameterMm,
+        dropM: 0.5,
+        ...(end ? { end } : {}),
+        lead: { pipe, lengthM: 12 },
+      };
+    });
+  it('of 4 in goes down to a small pipe through a rubber coupling, its pipe in the bill', () => {
+    const plan = led(100, 'astm-d1785-sch40/1-1/2', { system: 'sleeve', size: '4', gender: 'none' });
+    const joint = at(plan, 'lead hill');
+    expect(closes(joint.chain!)).toBe(true);
+    expect(idsOf(joint.chain!).some((id) => id.startsWith('rubber-reducer/'))).toBe(true);
+    // the hole is there: none is cut for it
+    expect(jointsOf(plan).joints.some((j) => j.kind === 'overflow')).toBe(false);
+    expect(billOf(plan).pipe.find((p) => p.pipe === 'astm-d1785-sch40/1-1/2')?.need).toBe(12);
+    const found = partsFindings(billOf(plan), compilePlan(plan)).find((f) => f.code === 'parts-lead-narrow');
+    expect(found?.values).toEqual({ lead: 0.04039, pipe: 0.1 });
+  });
+  it('that is made anew goes through its wall first, and a pipe as wide is not told', () => {
+    const plan = led(50, 'astm-d1785-sch40/2');
+    expect(
+      jointsOf(plan)
+        .joints.filter((j) => j.at === 'hill' && j.chain)
+        .map((j) => j.kind),
+    ).toEqual(['overflow', 'lead']);
+    expect(partsFindings(billOf(plan), compilePlan(plan)).map((f) => f.code)).not.toContain('parts-lead-narrow');
+  });
+});
+
+describe('a whole length with a price of its own', () => {
+  it('is taken before the price of a metre, and where all have one the cheapest that holds is bought', () => {
+    const plan = small(PE); // one run of 30 m
+    const priced = (lengths: { lengthM: number; each: number }[], perM?: number): ReturnType<typeof billOf> =>
+      billOf({
+        ...plan,
+        prices: {
+          lengths: lengths.map((l) => ({ pipe: PE, ...l })),
+          ...(perM === undefined ? {} : { pipes: [{ pipe: PE, perM }] }),
+        },
+      });
+    const need = billOf(plan).pipe[0].need;
+    const holds = [25, 50, 100].find((l) => l >= need)!;
+    expect(priced([{ lengthM: holds, each: 60 }], 2).pipe[0].stock).toEqual([{ length: holds, count: 1, price: 60 }]);
+    expect(priced([], 2).pipe[0].stock[0].price).toBe(2 * holds);
+    // a coil of 100 m thrown out for less than the one of 50 m
+    const cheap = priced([
+      { lengthM: 25, each: 40 },
+      { lengthM: 50, each: 60 },
+      { lengthM: 100, each: 55 },
+    ]);
+    expect(cheap.pipe[0].stock).toEqual([{ length: 100, count: 1, price: 55 }]);
+    // the price of a length that is not bought leaves the pipe unpriced
+    expect(priced([{ lengthM: 100, each: 55 }]).unpriced).toContain(PE);
+  });
+});
+
+describe('one system all the way', () => {
+  it('has one kind of pipe, no adapters between kinds, and keeps the bore of every leg or the widest there is', () => {
+    const mixed: Plan = small(PE, (p) => {
+      p.lines[0].legs = [
+        { lengthM: 20, endGroundM: 105, pipe: PE },
+        { lengthM: 12, endGroundM: 100, pipe: 'astm-d1785-sch40/3/4' },
+      ];
+    });
+    const ways = systemWays(mixed, 'metric');
+    expect(ways.map((w) => [w.family, w.kinds, w.open])).toEqual([
+      [undefined, 2, 0],
+      ['PE SIDR-15', 1, 0],
+      ['PVC Sch 40', 1, 0],
+    ]);
+    for (const w of ways.slice(1)) expect(w.parts).toBeLessThan(ways[0].parts);
+    for (const w of ways.slice(1)) {
+      const done = apply(mixed, oneSystem(w.family!));
+      if (!done.ok) throw new Error('refused');
+      expect(jointsOf(done.plan).joints.some((j) => j.kind === 'change')).toBe(false);
+      // what each keeps of its flow is that of the plan it would be
+      const flow = (p: Plan): number => solvePlan(compilePlan(p)).nodes.get('low')?.flow ?? 0;
+      expect(w.least?.share).toBeCloseTo(flow(done.plan) / flow(mixed), 9);
+    }
+  });
+  it('is what there is where one kind leads all the water', () => {
+    expect(systemWays(small(PE), 'metric')).toHaveLength(1);
   });
 });
 

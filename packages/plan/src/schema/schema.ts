@@ -15,7 +15,7 @@ import {
   positive,
   treatmentList,
   endChainSchema,
-  fittingChainSchema,
+  takenChainSchema,
   endSchema,
   shopSchema,
   startChainSchema,
@@ -64,7 +64,7 @@ export const fittingSchema = z.union(
       openingKPa,
       boreMm,
       /** Parts that were taken to put it into the pipe, itself among them, in their order. */
-      chain: fittingChainSchema,
+      chain: takenChainSchema,
     }),
     byK.extend({ count: z.number().int().min(0).max(10_000).optional(), openingKPa }),
   ],
@@ -140,6 +140,8 @@ export const lineSchema = z.looseObject({
   to: id,
   /** A pressure reducer at the start of the line: no more than this behind it. */
   reducerKPa: positive.max(1e4).optional(),
+  /** Parts that were taken to put the reducer into the line, itself among them. */
+  reducerChain: takenChainSchema,
   legs: list('legs', legSchema).min(1, 'a line has at least one leg'),
 });
 
@@ -148,6 +150,13 @@ export const situationSchema = z.looseObject({
   name: z.string().min(1).max(200),
   open: list('open', id),
   level: z.enum(['full', 'low', 'start']).optional(),
+});
+
+/** What a whole length of a pipe costs, as it is sold. */
+export const lengthPriceSchema = z.looseObject({
+  pipe: z.string().min(1).max(200),
+  lengthM: positive.max(10_000),
+  each: positive.max(1e6),
 });
 
 /** What a pipe costs, a metre, in the currency of the place. */
@@ -166,6 +175,8 @@ export const planSchema = z.looseObject({
     .looseObject({
       pipes: list('pipes', priceSchema).optional(),
       parts: list('parts', partPriceSchema).optional(),
+      /** Of a whole coil or stick, where it is not sold by the metre. */
+      lengths: list('lengths', lengthPriceSchema).optional(),
     })
     .optional(),
   /** What is in the shed and what was bought, lengths that pipe is sold in, and what other ways would cost. */

@@ -20,6 +20,7 @@ import {
   staticWorking,
   stationWorking,
 } from '@vernal-slope/plan/solve';
+import { overflowBore } from '@vernal-slope/plan/compile';
 import type { Working } from '@vernal-slope/core/working';
 import type { Budget } from '../session/useBudget.ts';
 import type { PlanResults } from '../session/usePlanResults.ts';
@@ -27,7 +28,6 @@ import type { SlowAnswers } from '../workers/hydraulics.ts';
 import { nameIn } from '../display/names.ts';
 import type { FigureKey, WaterFigure } from '@vernal-slope/plan/findings';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
-import { planField } from '../display/planfields.ts';
 
 export interface WorkingContext {
   readonly results: PlanResults;
@@ -77,7 +77,7 @@ function waterWorking(
       const store = tankStore(plan, node, balance);
       if (key.of === 'usable') return usableWorking(of, store);
       if (key.of === 'overflow')
-        return overflowWorking(of, store, planField('insideDiameterMm').toSI(node.overflowPipe?.insideDiameterMm ?? 0));
+        return overflowWorking(of, store, node.overflowPipe ? overflowBore(node.overflowPipe) : 0);
       return ventWorking(of, store, Math.max(store.overflow?.largest ?? 0, ...balance.needs.totals.peakHour));
     }
   }

@@ -1,7 +1,16 @@
 // The bill with its chains, cuts and findings, and what other ways would cost: off the main thread.
 import { compilePlan } from '@vernal-slope/plan/compile';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { billOf, otherWays, partsFindings, type Bill, type OtherWays, type Units } from '@vernal-slope/plan/parts';
+import {
+  billOf,
+  otherWays,
+  partsFindings,
+  type Bill,
+  type OtherWays,
+  systemWays,
+  type SystemWay,
+  type Units,
+} from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { solvePlan } from '@vernal-slope/plan/solve';
 
@@ -17,6 +26,7 @@ export interface PartsAnswer {
 
 export interface PartsApi {
   parts: (plan: Plan, units: Units) => PartsAnswer;
+  systems: (plan: Plan, units: Units) => SystemWay[];
 }
 
 export const partsApi: PartsApi = {
@@ -33,4 +43,5 @@ export const partsApi: PartsApi = {
       settled: result.converged,
     };
   },
+  systems: systemWays,
 };

@@ -69,7 +69,9 @@ const amount = (i: BillItem): string =>
   i.per === 'm' ? length(i.count) : i.per === 'm³' ? showText(i.count, 'bulk', settings.units) : fixed(i.count, 0);
 const bars = (p: PipeBill): string => p.stock.map((s) => `${s.count} of ${length(s.length)}`).join(', ');
 const costOf = (p: PipeBill): number | undefined =>
-  p.perM === undefined ? undefined : p.stock.reduce((sum, s) => sum + (s.price ?? 0) * s.count, 0);
+  p.stock.some((s) => s.price === undefined)
+    ? undefined
+    : p.stock.reduce((sum, s) => sum + (s.price ?? 0) * s.count, 0);
 const lengthUnit = computed(() => unitFor('distance', settings.units).symbol);
 /** What the plan says lies in the shed, though it be more than is needed. */
 const shedOf = (id: string): number => props.answer.plan.shop?.shed?.find((x) => x.part === id)?.count ?? 0;
@@ -163,7 +165,7 @@ const print = (): void => window.print();
               <PriceField
                 :price="p.perM"
                 per-metre
-                :label="`Price of ${p.name} a ${lengthUnit}`"
+                :label="`Price of ${named(p.name)} a ${lengthUnit}`"
                 @price="(perM) => perform(setPipePrice(p.pipe, perM))"
               /><small class="per">a {{ lengthUnit }}</small>
             </td>
@@ -203,7 +205,7 @@ const print = (): void => window.print();
               <PriceField
                 :price="i.price"
                 :per-metre="i.per === 'm'"
-                :label="`Price of ${i.name}`"
+                :label="`Price of ${named(i.name)}`"
                 @price="(each) => perform(setPartPrice(i.id, each))"
               /><small class="per">{{ i.per === 'm' ? `a ${lengthUnit}` : i.per === 'm³' ? 'a m³' : 'each' }}</small>
             </td>

@@ -2,13 +2,21 @@
 // What is cut from what: each bar a length as bought, what is left over hatched; pipe and the stand's timber in one list.
 import { computed, ref } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
-import { pipeWorking, setStock, soldLengths, type PipeBill } from '@vernal-slope/plan/parts';
+import {
+  pipeWorking,
+  setLengthPrice,
+  setStock,
+  soldLengths,
+  wholePrice,
+  type PipeBill,
+} from '@vernal-slope/plan/parts';
 import { findPipe } from '@vernal-slope/plan/catalogue';
 import { fixed, inUnit, read, showText, unitFor } from '../../display/quantities.ts';
 import { planValue } from '../../display/planfields.ts';
 import { nominal } from '../../display/names.ts';
 import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
+import PriceField from '../../fields/PriceField.vue';
 import TextField from '../../fields/TextField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import type { PartsAnswer } from '../../workers/parts.ts';
@@ -73,6 +81,12 @@ const sold = (p: PipeBill): string =>
     .map((m) => number(m))
     .join(', ');
 const own = (p: PipeBill): boolean => props.answer.plan.shop?.stock?.some((s) => s.pipe === p.pipe) ?? false;
+/** Each length that it is sold in, with the price of a whole one where that was said. */
+const lengths = (p: PipeBill): { m: number; each: number | undefined }[] =>
+  soldLengths(props.answer.plan, p.pipe, settings.units).map((m) => ({
+    m,
+    each: wholePrice(props.answer.plan, p.pipe, m),
+  }));
 /** What was typed and is no list of lengths, by pipe. */
 const wrong = ref<Record<string, string>>({});
 function setSold(p: PipeBill, text: string): void {
@@ -132,6 +146,17 @@ const title = (b: Bars): string => (b.pipe && findPipe(b.pipe.pipe) ? nominal(b.
           <small v-if="wrong[b.pipe.pipe]" class="wrong" role="alert">{{ wrong[b.pipe.pipe] }}</small></label
         >
       </h3>
+      <p v-if="b.pipe" class="small lengths">
+        A whole one costs
+        <label v-for="l in lengths(b.pipe)" :key="l.m"
+          >{{ length(l.m) }}
+          <PriceField
+            :price="l.each"
+            :label="`Price of ${length(l.m)} of ${title(b)}`"
+            @price="(each) => b.pipe && perform(setLengthPrice(b.pipe.pipe, planValue('lengthM', l.m), each))"
+        /></label>
+        <span class="muted">else its price a {{ unit }} in the list holds</span>
+      </p>
       <div v-for="(bar, k) in b.bars.slice(0, SHOWN)" :key="k" class="bar">
         <span class="of">{{ bar.often > 1 ? `${bar.often} × ` : '' }}{{ length(bar.stock) }}</span>
         <span class="rail">
@@ -171,10 +196,23 @@ h3 {
 
 .sold {
   display: inline-flex;
+  white-space: nowrap;
   gap: 6px;
   align-items: center;
   font-size: var(--text-s);
   font-weight: 400;
+}
+
+.lengths,
+.lengths label {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+
+.lengths label {
+  gap: 6px;
 }
 
 .sold :deep(input) {

@@ -25,6 +25,7 @@ import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { PartsAnswer } from '../../workers/parts.ts';
+import OverflowLead from './OverflowLead.vue';
 import JointDrawing from './JointDrawing.vue';
 import { chainWords, endName, jointTitle, sameChain } from './jointwords.ts';
 
@@ -80,9 +81,7 @@ const offers = computed(() =>
 const kept = computed(() => now.value.kept);
 /** Whether a chain was chosen here, or is the one that is counted of itself. */
 const chosen = computed(() => {
-  const k = kept.value;
-  const leg = k && plan.value.lines.find((l) => l.id === k.line)?.legs[k.leg];
-  return leg !== undefined && k !== undefined && keptChain(leg, k) !== undefined;
+  return kept.value !== undefined && keptChain(plan.value, kept.value) !== undefined;
 });
 function take(ids: readonly string[], words: string): void {
   if (kept.value) emit('try', takeChain(kept.value, ids, `${jointTitle(plan.value, now.value)}: ${words}`));
@@ -104,8 +103,8 @@ const pieces = computed(() => {
 });
 const sweep = computed(() => floatSweep(plan.value.nodes.find((n) => n.id === now.value.wallOf)));
 const flow = computed(() => {
-  const line = now.value.kept?.line ?? now.value.at.split(':')[0];
-  return props.answer.flows[line] ?? 0;
+  const { flowOf } = now.value;
+  return flowOf === undefined ? 0 : (props.answer.flows[flowOf] ?? 0);
 });
 const narrow = computed(() => narrowWorking(props.answer.bill, now.value, flow.value));
 /** Ends that a pipe of one's own figures can have. */
@@ -207,6 +206,7 @@ function setEnd(value: string): void {
         the pack’s own saw goes)</span
       >
     </div>
+    <OverflowLead v-if="now.kind === 'overflow' || now.kind === 'lead'" :plan="plan" :place="now.place" />
     <p v-if="pieces" class="small" data-test="pieces">
       Outside: {{ pieces.outside }}. Through the wall: {{ pieces.wall }}, its flange inside. Inside and last of all: the
       float valve; its ball does not pass the hole<template v-if="sweep !== undefined"

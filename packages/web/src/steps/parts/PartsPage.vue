@@ -9,6 +9,7 @@ import BillTable from './BillTable.vue';
 import CutBars from './CutBars.vue';
 import JointBench from './JointBench.vue';
 import OtherWays from './OtherWays.vue';
+import SystemsTable from './SystemsTable.vue';
 import { partsState } from './state.ts';
 
 const { parts, joint } = partsState.use();
@@ -20,7 +21,7 @@ watch(joint, (key) => {
   const j = answer.value?.bill.joints.find((x) => x.key === key);
   if (!j) return;
   const [line, leg] = j.at.split(':');
-  if (j.kept) page.pickLeg({ line: j.kept.line, leg: j.kept.leg });
+  if (j.kept && 'line' in j.kept) page.pickLeg({ line: j.kept.line, leg: j.kept.leg });
   else if (leg !== undefined) page.pickLeg({ line, leg: Number(leg) });
   else if (page.plan.value?.nodes.some((n) => n.id === j.place)) page.choosePlace(j.place);
 });
@@ -32,7 +33,8 @@ watch(joint, (key) => {
     <LaterPart :after="2"><BillTable :answer="answer" @working="page.openMade" /></LaterPart>
     <LaterPart :after="4"><CutBars :answer="answer" @working="page.openMade" /></LaterPart>
     <LaterPart :after="5"><OtherWays :answer="answer" @working="page.openMade" /></LaterPart>
-    <LaterPart :after="6"><AnyChain :answer="answer" /></LaterPart>
+    <LaterPart :after="6"><SystemsTable :plan="answer.plan" @try="page.tryIt" /></LaterPart>
+    <LaterPart :after="7"><AnyChain :answer="answer" /></LaterPart>
   </template>
   <section v-else-if="answer" class="sheet none" data-test="no-parts">
     <h2>Parts</h2>

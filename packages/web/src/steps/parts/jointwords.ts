@@ -17,6 +17,7 @@ const KINDS: Readonly<Record<JointKind, string>> = {
   fitting: 'in the line',
   drinker: 'drinkers on their rail',
   overflow: 'the overflow',
+  lead: 'the pipe from its overflow',
   join: 'where a coil ends',
 };
 
@@ -66,7 +67,10 @@ function partWords({ part, in: a, out: b }: Chain['links'][number]): string {
   const sizes = [...new Set([a, b].filter((e) => e.system !== 'hole').map((e) => e.size))];
   const inches = sizes.every((s) => !/mm|S60/.test(s));
   const text = sizes.map((s) => nominal(s)).join(' × ');
-  return `${shortName(part).toLowerCase()} ${text}${inches ? ' in' : ''}`;
+  const fork = part.placed && part.ends.length > 2;
+  const aside = fork ? part.ends[2].size : a.size;
+  const smaller = !fork || sizes.includes(aside) ? '' : `, ${nominal(aside)} aside`;
+  return `${shortName(part).toLowerCase().replace(/ for .*/, '')} ${text}${inches ? ' in' : ''}${smaller}`;
 }
 
 /** The parts of a chain in a row: "bulkhead 3/4 in, nipple 3/4 in and insert adapter 3/4 in". */
