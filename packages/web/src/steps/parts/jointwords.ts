@@ -70,7 +70,9 @@ function partWords({ part, in: a, out: b }: Chain['links'][number]): string {
   const fork = part.placed && part.ends.length > 2;
   const aside = fork ? part.ends[2].size : a.size;
   const smaller = !fork || sizes.includes(aside) ? '' : `, ${nominal(aside)} aside`;
-  return `${shortName(part).toLowerCase().replace(/ for .*/, '')} ${text}${inches ? ' in' : ''}${smaller}`;
+  return `${shortName(part)
+    .toLowerCase()
+    .replace(/ for .*/, '')} ${text}${inches ? ' in' : ''}${smaller}`;
 }
 
 /** The parts of a chain in a row: "bulkhead 3/4 in, nipple 3/4 in and insert adapter 3/4 in". */
