@@ -31,6 +31,7 @@ export const CORE_SUBJECTS = [
   'stand',
   'design',
   'parts',
+  'schedule',
   'judge',
 ];
 
@@ -61,6 +62,7 @@ export const PLAN_SUBJECTS = [
   'simulate',
   'stand',
   'parts',
+  'build',
 ];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });

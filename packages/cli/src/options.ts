@@ -1,5 +1,6 @@
 // Options of the command line: one row an option, with how its text is read; anything unknown is a usage error.
 import { parseArgs } from 'node:util';
+import { dayNumber } from '@vernal-slope/plan/formats';
 
 export class UsageError extends Error {}
 
@@ -43,6 +44,13 @@ const clock: OptionRow<string> = {
     return t;
   },
 };
+/** A day of the calendar. */
+const date: OptionRow<string> = {
+  read: ([t], name) => {
+    if (Number.isNaN(dayNumber(t)) || t.length !== 10) throw wrong(name, t, 'a date such as 2026-05-01');
+    return t;
+  },
+};
 const amount = (unit: string): OptionRow<number> => number((v) => v > 0 && v < 1e6, `a number above 0 in ${unit}`);
 
 /** Every option of every verb. */
@@ -64,6 +72,8 @@ const OPTIONS = {
   /** s */
   every: number((v) => v >= 1 && v <= 86_400, 'seconds from 1 to 86400'),
   start: clock,
+  from: date,
+  ics: text,
   seed: number((v) => Number.isInteger(v) && v >= 0 && v < 2 ** 31, 'a whole number'),
   line: text,
   track: text,

@@ -1,5 +1,6 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
+import { steps } from './build.ts';
 import { beds, drip } from './garden.ts';
 import { parts } from './parts.ts';
 import { schema } from './schema.ts';
@@ -22,6 +23,7 @@ export const VERBS: readonly Verb[] = [
   height,
   stand,
   parts,
+  steps,
   importVerb,
   exportVerb,
   schema,

@@ -1,4 +1,5 @@
 // Fields that the kinds and the plan are made of: schemas, limits, units at the border, faults.
+export * from './build.ts';
 export * from './chains.ts';
 export * from './convert.ts';
 export * from './drains.ts';

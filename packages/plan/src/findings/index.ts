@@ -1,5 +1,6 @@
 // The table of findings, and what is made of a row: a finding from its values, a sentence from a finding.
 import type { Judged, Remedy, Severity } from '@vernal-slope/core/judge';
+import { buildFindings } from './build.ts';
 import { cabinFindings } from './cabin.ts';
 import { drinkFindings } from './drink.ts';
 import { gardenFindings } from './garden.ts';
@@ -47,6 +48,7 @@ export const FINDINGS = {
   ...treatFindings,
   ...troughFindings,
   ...partsFindings,
+  ...buildFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

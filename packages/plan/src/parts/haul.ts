@@ -21,7 +21,7 @@ const DAYS = 7;
 const JOULES_A_KWH = 3.6e6;
 
 /** Hours of work (common practice, no source): a metre dug and filled by hand, a metre laid open, a joint, a hole. */
-const HOURS = { dug: 0.15, laid: 0.02, joint: 0.2, hole: 0.25 } as const;
+export const HOURS = { dug: 0.15, laid: 0.02, joint: 0.2, hole: 0.25 } as const;
 
 /** Hours that it takes to dig, lay and join a plan by hand. */
 function handHours(plan: Plan, bill: Bill): number {

@@ -30,6 +30,7 @@ export { endEntered, inTrade, pipeEnds, threadsOf, type Threads } from './ends.t
 export {
   HAUL_DEFAULTS,
   haulWorking,
+  HOURS,
   otherWays,
   paidWorking,
   PUMP_DEFAULTS,

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import {
   atLeastZero,
+  buildSchema,
   climateSchema,
   id,
   list,
@@ -181,6 +182,8 @@ export const planSchema = z.looseObject({
     .optional(),
   /** What is in the shed and what was bought, lengths that pipe is sold in, and what other ways would cost. */
   shop: shopSchema.optional(),
+  /** The work of building it. */
+  build: buildSchema.optional(),
   /** Steps at which something was done, by their names; by what the plan has where it is left out. */
   used: list('used', z.string().max(20)).optional(),
   /** Laterals that are watered together. */

@@ -1,0 +1,8 @@
+// The work of building a plan: its order, its days, what each piece is about. The face of the subject.
+export { BUILD_DEFAULTS, datedSteps, weekday, type DatedStep } from './dates.ts';
+export { changeBuild, setOff, tickStep } from './edits.ts';
+export { buildFindings } from './judge.ts';
+export { stepsIcs, stepsReport, type StepsReport } from './report.ts';
+export { buildSteps, buildTemperature, type BuildStep } from './steps.ts';
+export { stepParts, stepTools } from './takes.ts';
+export { CAUTION_WORDS, SIGN_WORDS, WORK, type Caution, type Does, type Sign, type Work } from './words.ts';
