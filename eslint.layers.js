@@ -32,6 +32,7 @@ export const CORE_SUBJECTS = [
   'design',
   'parts',
   'schedule',
+  'diagnosis',
   'judge',
 ];
 
@@ -63,6 +64,7 @@ export const PLAN_SUBJECTS = [
   'stand',
   'parts',
   'build',
+  'diagnose',
 ];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });

@@ -74,6 +74,7 @@ const OPTIONS = {
   start: clock,
   from: date,
   ics: text,
+  readings: text,
   seed: number((v) => Number.isInteger(v) && v >= 0 && v < 2 ** 31, 'a whole number'),
   line: text,
   track: text,

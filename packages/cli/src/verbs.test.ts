@@ -1,5 +1,8 @@
 // The table of verbs: each is told in the usage with every option it has, refuses those it has not, and reads what it is
 // given or says in one line what would be right.
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { run, USAGE } from './main.ts';
@@ -22,6 +25,9 @@ const GOOD: Readonly<Record<string, string>> = {
   plot: 'currants',
   flow: '5',
   pressure: '20',
+  from: '2026-05-01',
+  ics: join(tmpdir(), 'vernal-work.ics'),
+  readings: 'log.csv',
   school: 'before',
   line: 'main',
   track: 'walk.gpx',
@@ -260,5 +266,107 @@ describe('parts', () => {
     expect(r.cost.total).toBeCloseTo(priced, 2);
     expect(r.cost.unpriced).toContain('vessel/hill');
     expect(r.holes.every((h) => h.sawMm > 0 && h.wallMm[0] < h.wallMm[1])).toBe(true);
+  });
+});
+
+describe('steps', () => {
+  it('prints the work in an order that holds, from a day, in the contract’s shape; a calendar beside it', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'vernal-cli-')), 'work.ics');
+    const { code, out } = await run(['steps', demo, '--from', '2026-05-01', '--ics', file]);
+    expect(code).toBe(0);
+    const { steps, findings } = JSON.parse(out ?? '') as {
+      steps: {
+        id: string;
+        title: string;
+        does: string;
+        of: string[];
+        why: string;
+        after: string[];
+        waitH: number;
+        at: string | null;
+        start: string;
+      }[];
+      findings: { code: string }[];
+    };
+    const words =
+      'set-out dig pour raise drill fit lay flush fit-float fill leak-test bleed set-float disinfect sample backfill'.split(
+        ' ',
+      );
+    const seen = new Map<string, { start: string; waitH: number }>();
+    for (const s of steps) {
+      expect(words).toContain(s.does);
+      expect(s.of.length).toBeGreaterThan(0);
+      expect(s.why).not.toBe('');
+      expect(s.start >= '2026-05-01').toBe(true);
+      for (const a of s.after) {
+        const before = seen.get(a);
+        expect(before, `${s.id} after ${a}`).toBeDefined();
+        const days = (Date.parse(s.start) - Date.parse(before?.start ?? '')) / 86_400_000;
+        expect(days).toBeGreaterThanOrEqual(Math.floor((before?.waitH ?? 0) / 24));
+      }
+      seen.set(s.id, s);
+    }
+    expect(findings.map((f) => f.code)).toContain('build-next');
+    const ics = readFileSync(file, 'utf8');
+    expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(steps.length);
+    expect(ics).toContain('DTSTART;VALUE=DATE:20260501');
+  });
+  it('refuses a day that no calendar has, and a file that cannot be written', async () => {
+    for (const day of ['2026-02-30', 'May', '2026-5-1'])
+      expect((await run(['steps', demo, '--from', day])).err).toContain('a date such as 2026-05-01');
+    const { code, err } = await run(['steps', demo, '--from', '2026-05-01', '--ics', '/nowhere/at/all.ics']);
+    expect(code).toBe(2);
+    expect(err).toContain('--ics');
+  });
+});
+
+describe('diagnose', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'vernal-cli-'));
+  const sheet = (text: string): string => {
+    const file = join(folder, `log-${text.length}.csv`);
+    writeFileSync(file, text);
+    return file;
+  };
+  it('prints readings, causes best first with shares that add to 1, and findings', async () => {
+    const file = sheet(
+      'at,place,pressureKPa,flowLpm,open\n2026-09-18T08:00,low,5.1,,low\n2026-09-18T08:10,low,,8.4,low\n2026-09-18T08:20,low,103,,none\n',
+    );
+    const { code, out } = await run(['diagnose', demo, '--readings', file]);
+    expect(code).toBe(0);
+    const r = JSON.parse(out ?? '') as {
+      readings: { index: number; place: string; kind: string; measured: number; predicted: number; agrees: boolean }[];
+      causes: {
+        cause: string;
+        at: string | null;
+        size: number | null;
+        unit: string | null;
+        misfit: number;
+        share: number;
+      }[];
+      findings: unknown[];
+    };
+    expect(r.readings.map((x) => [x.index, x.kind, x.measured])).toEqual([
+      [0, 'pressureKPa', 5.1],
+      [1, 'flowLpm', 8.4],
+      [2, 'pressureKPa', 103],
+    ]);
+    expect(r.readings[0].agrees).toBe(false);
+    expect(r.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 3);
+    for (let k = 1; k < r.causes.length; k++) expect(r.causes[k].share).toBeLessThanOrEqual(r.causes[k - 1].share);
+    expect(r.causes.find((c) => c.cause === 'none')).toMatchObject({ at: null, size: null, unit: null });
+  });
+  it('tells what is wrong with a sheet, row by row, and asks for readings where there are none', async () => {
+    const bad = await run([
+      'diagnose',
+      demo,
+      '--readings',
+      sheet('at,place,pressureKPa\n2026-09-18T08:00,gone,five\n'),
+    ]);
+    expect(bad.code).toBe(2);
+    expect(bad.err).toContain('"five" under pressureKPa is no number');
+    expect(bad.err).toContain('"gone" is no place of this plan');
+    const none = await run(['diagnose', demo]);
+    expect(none.code).toBe(2);
+    expect(none.err).toContain('has no readings');
   });
 });

@@ -15,7 +15,8 @@ export const steps: Verb = {
   options: ['from', 'ics'],
   usage: [
     'steps FILE [--from 2026-05-01] [--ics FILE]',
-    'the work in an order that holds: what waits for what, how long, from which day; --ics writes a calendar too',
+    'the work in an order that holds: what waits for what, and how long,',
+    'from which day; --ics writes a calendar too',
   ],
   run: (plan, { from, ics }) => {
     const first = from ?? plan.build?.from ?? today();

@@ -1,5 +1,6 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
+import { diagnose } from './diagnose.ts';
 import { steps } from './build.ts';
 import { beds, drip } from './garden.ts';
 import { parts } from './parts.ts';
@@ -24,6 +25,7 @@ export const VERBS: readonly Verb[] = [
   stand,
   parts,
   steps,
+  diagnose,
   importVerb,
   exportVerb,
   schema,

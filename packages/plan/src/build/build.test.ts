@@ -371,7 +371,7 @@ describe('the calendar', () => {
 });
 
 it('the report says what waits for what, and how long', () => {
-  const { steps } = stepsReport(bank, '2026-05-01') as {
+  const { steps } = stepsReport(bank, '2026-05-01') as unknown as {
     steps: { id: string; after: string[]; waitH: number; start: string; does: string }[];
   };
   const at = new Map(steps.map((s, k) => [s.id, { ...s, k }]));

@@ -4,5 +4,5 @@ export { changeBuild, setOff, tickStep } from './edits.ts';
 export { buildFindings } from './judge.ts';
 export { stepsIcs, stepsReport, type StepsReport } from './report.ts';
 export { buildSteps, buildTemperature, type BuildStep } from './steps.ts';
-export { stepParts, stepTools } from './takes.ts';
+export { stepParts, stepTools, type Taken } from './takes.ts';
 export { CAUTION_WORDS, SIGN_WORDS, WORK, type Caution, type Does, type Sign, type Work } from './words.ts';

@@ -6,6 +6,7 @@ export * from './drains.ts';
 export * from './emitters.ts';
 export * from './faults.ts';
 export * from './limits.ts';
+export * from './log.ts';
 export * from './place.ts';
 export * from './setting.ts';
 export * from './shop.ts';

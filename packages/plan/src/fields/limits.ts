@@ -63,6 +63,7 @@ export const LIST_LIMITS = {
   workDays: 7,
   off: 2000,
   done: 20_000,
+  log: 20_000,
   bought: 2000,
   shed: 2000,
   stock: 200,

@@ -5,6 +5,7 @@ import { cabinFindings } from './cabin.ts';
 import { drinkFindings } from './drink.ts';
 import { gardenFindings } from './garden.ts';
 import { greywaterFindings } from './greywater.ts';
+import { logFindings } from './log.ts';
 import { looseFindings } from './loose.ts';
 import { outletFindings } from './outlets.ts';
 import { partsFindings } from './parts.ts';
@@ -49,6 +50,7 @@ export const FINDINGS = {
   ...troughFindings,
   ...partsFindings,
   ...buildFindings,
+  ...logFindings,
 } as const;
 
 export type FindingCode = keyof typeof FINDINGS;

@@ -14,6 +14,7 @@ import {
   drainSchema,
   plotSchema,
   positive,
+  readingSchema,
   treatmentList,
   endChainSchema,
   takenChainSchema,
@@ -182,6 +183,8 @@ export const planSchema = z.looseObject({
     .optional(),
   /** What is in the shed and what was bought, lengths that pipe is sold in, and what other ways would cost. */
   shop: shopSchema.optional(),
+  /** What was read in the field. */
+  log: list('log', readingSchema).optional(),
   /** The work of building it. */
   build: buildSchema.optional(),
   /** Steps at which something was done, by their names; by what the plan has where it is left out. */

@@ -7,6 +7,7 @@ export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from '
 export { bestWiderPipe, withPipe, withPipes, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
 export {
+  nodeFlow,
   plotFlow,
   profileOf,
   type Warm,

@@ -14,6 +14,12 @@ export const MONTHS = [
   'December',
 ] as const;
 
+/** Its day and month in the least room: 5 Sep. */
+export function shortDate(iso: string): string {
+  const [, m, d] = iso.split('-').map(Number);
+  return `${d} ${MONTHS[m - 1].slice(0, 3)}`;
+}
+
 /** A date like 2026-09-05 as people write it. */
 export function dateText(iso: string): string {
   const [y, m, d] = iso.split('-').map(Number);

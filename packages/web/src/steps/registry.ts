@@ -1,6 +1,7 @@
 // The steps of the job that work, downhill. A new step is a folder of its own and a row here: addresses, stair, keys,
 // help and judgement read this table.
 import { STEP_KEYS, type StepKey } from '@vernal-slope/plan/findings';
+import { buildStep } from './build/step.ts';
 import { needStep } from './need/step.ts';
 import { outletsStep } from './outlets/step.ts';
 import { partsStep } from './parts/step.ts';
@@ -22,6 +23,7 @@ export const STEPS: readonly StepRow[] = [
   outletsStep,
   refillStep,
   partsStep,
+  buildStep,
 ];
 
 /** The step that a plan opens at. */

@@ -1,0 +1,76 @@
+// The slope of the work: which steps are drawn, where on the days they lie.
+import { scaleLinear } from 'd3-scale';
+import { dayNumber } from '@vernal-slope/plan/formats';
+import { countOf } from '../../judgement/stepjudgement.ts';
+import type { DatedStep } from '@vernal-slope/plan/build';
+
+const DAY_S = 86_400;
+
+/** A wait in whole days, or hours where it is none. */
+export const waitText = (wait: number): string =>
+  wait >= DAY_S ? countOf(Math.ceil(wait / DAY_S - 1e-9), 'day') : countOf(Math.round(wait / 3600), 'hour');
+
+export interface Tread {
+  readonly step: DatedStep;
+  /** Shares of the width, 0 to 1. */
+  readonly from: number;
+  readonly to: number;
+  /** Where its wait ends; undefined of steps without one. */
+  readonly waits?: number;
+  /** Which of the drawn steps waits for it, by its place in the list; undefined where none is drawn. */
+  readonly holds?: number;
+}
+
+export interface Slope {
+  readonly treads: readonly Tread[];
+  readonly ticks: readonly { readonly day: number; readonly at: number }[];
+  /** Where today is; undefined where it lies outside. */
+  readonly today?: number;
+}
+
+/** Room that the word today takes, and that a date takes at the edge, of the width. */
+const ROOM = 0.09;
+const EDGE = 0.03;
+/** Days that a drawing has at the least, so that one short step is no wall. */
+const LEAST_DAYS = 7;
+
+/**
+ * The steps that are drawn: those done last, then the next open ones.
+ * @param steps by their days
+ */
+export function slopeOf(steps: readonly DatedStep[], today: string, before: number, ahead: number): Slope {
+  const done = steps.filter((s) => s.done);
+  const shown = [
+    ...done.slice(Math.max(0, done.length - before)),
+    ...steps.filter((s) => !s.done).slice(0, ahead),
+  ].sort((a, b) => a.day - b.day);
+  if (shown.length === 0) return { treads: [], ticks: [] };
+  const first = shown[0].day;
+  const end = (s: DatedStep): number => dayNumber(s.last) + 1;
+  const last = Math.max(first + LEAST_DAYS, ...shown.map((s) => end(s)));
+  const x = scaleLinear([first, last], [0, 1]).clamp(true);
+  const now = dayNumber(today);
+  return {
+    treads: shown.map((step): Tread => {
+      const holds = shown.findIndex((s) => s.holds.some((h) => h.of === step.id && h.wait > 0));
+      return {
+        step,
+        from: x(step.day),
+        to: x(end(step)),
+        ...(step.wait > 0 ? { waits: x(end(step) + step.wait / DAY_S) } : {}),
+        ...(step.wait > 0 && holds >= 0 ? { holds } : {}),
+      };
+    }),
+    ticks: x
+      .ticks(6)
+      .map((day) => ({ day, at: x(day) }))
+      .filter(
+        (t) =>
+          Number.isInteger(t.day) &&
+          t.at > EDGE &&
+          t.at < 1 - EDGE &&
+          !(now === t.day || Math.abs(x(now + 0.5) - t.at) < ROOM),
+      ),
+    ...(now >= first && now <= last ? { today: x(now + 0.5) } : {}),
+  };
+}

@@ -1,0 +1,79 @@
+// The Build step: in the right order.
+import { computed, defineAsyncComponent, onScopeDispose, ref, shallowRef, watch } from 'vue';
+import type { Units } from '@vernal-slope/plan/parts';
+import type { Plan } from '@vernal-slope/plan/schema';
+import { dateText } from '../../display/dates.ts';
+import { fixed } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
+import { todayText } from '../../session/useBudget.ts';
+import type { BuildAnswer, BuildApi } from '../../workers/build.ts';
+import { useAnswer } from '../../workers/useAnswer.ts';
+import type { StepRow } from '../step.ts';
+import { buildState } from './state.ts';
+
+/** How long an edit is waited for before the work is laid out anew, ms. */
+const SOON_MS = 80;
+/** What was found last, for the drop on the stair. */
+const last = shallowRef<BuildAnswer | null>(null);
+
+export const buildStep: StepRow = {
+  key: 'build',
+  name: 'Build',
+  short: true,
+  page: defineAsyncComponent(() => import('./BuildPage.vue')),
+  begun: (plan) => plan.build !== undefined,
+  // what is open is no fault of the plan: the stair tells it once the work was begun
+  findings: ({ plan }) => (plan.build ? (last.value?.findings ?? []) : []),
+  use: (page) => {
+    const settings = useSettings();
+    const here = computed(() => page.step.value === 'build');
+    onScopeDispose(() => (last.value = null));
+    watch(page.id, () => (last.value = null));
+    const question = computed(() =>
+      here.value && page.plan.value ? { plan: page.plan.value, today: todayText(), units: settings.units } : null,
+    );
+    const work = useAnswer<BuildApi, { plan: Plan; today: string; units: Units }, BuildAnswer>({
+      worker: () => new Worker(new URL('../../workers/build.worker.ts', import.meta.url), { type: 'module' }),
+      question: () => question.value,
+      ask: async (api, q) => {
+        const found = { ...(await api.build(q.plan, q.today, q.units)), plan: q.plan };
+        last.value = found;
+        return found;
+      },
+      keeps: () => true,
+      settleMs: SOON_MS,
+    });
+    buildState.keep({ work, chosen: ref('') });
+    const judgement = computed<StepJudgement | null>(() => {
+      if (!here.value) return null;
+      const answer = work.answer.value;
+      if (!answer) return { title: 'Build', subtitle: 'Laying out the work …', figures: [], findings: [] };
+      const { steps, findings } = answer;
+      const done = steps.filter((s) => s.done).length;
+      const hours = steps.filter((s) => !s.done).reduce((sum, s) => sum + s.time, 0);
+      const ends = steps.map((s) => s.last).sort();
+      return {
+        title: 'Build',
+        subtitle:
+          steps.length === 0
+            ? 'Nothing to build yet'
+            : `${countOf(steps.length, 'step')} downhill, ${done} done, the last on ${dateText(ends[ends.length - 1])}`,
+        figures:
+          steps.length === 0
+            ? []
+            : [
+                { text: String(steps.length - done), unit: '', label: 'steps still open', test: 'build-open' },
+                {
+                  text: fixed(hours / 3600, 0),
+                  unit: 'h',
+                  label: 'of work left, by rule of thumb (common practice)',
+                  test: 'build-hours',
+                },
+              ],
+        findings,
+      };
+    });
+    return { judgement };
+  },
+};
