@@ -26,7 +26,7 @@ export function buildFindings(plan: Plan, steps: readonly DatedStep[]): Finding[
     if (signs.has(sign))
       found.push(
         finding('build-sign', steps.find((s) => !s.done && s.signs.includes(sign))?.at ?? '', {
-          what: SIGN_WORDS[sign],
+          what: SIGN_WORDS[sign].replace(/\.$/, ''),
         }),
       );
   if (

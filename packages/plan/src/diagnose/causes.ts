@@ -46,6 +46,7 @@ function leak(plan: Plan, line: Line, mm: number): void {
   const depth = leg.depthM ?? 0;
   plan.nodes.push({
     id: leakId(line.id),
+    name: 'Leak',
     kind: 'outlet',
     groundM,
     heightM: -depth,

@@ -15,7 +15,7 @@ export const buildFindings = {
     values: { what: 'name' },
     severity: 'warning',
     step: 'build',
-    words: { en: (t) => say`Somebody else must sign: ${t.text('what')}` },
+    words: { en: (t) => say`Somebody else must sign: ${t.text('what')}.` },
   }),
   'build-frost': row({
     values: {},

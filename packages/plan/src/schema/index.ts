@@ -17,6 +17,7 @@ export type {
   People,
   Plot,
   QualityTest,
+  ReadingEntry,
   RamEntry,
   Roof,
   Shape,

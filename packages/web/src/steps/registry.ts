@@ -2,6 +2,7 @@
 // help and judgement read this table.
 import { STEP_KEYS, type StepKey } from '@vernal-slope/plan/findings';
 import { buildStep } from './build/step.ts';
+import { logStep } from './log/step.ts';
 import { needStep } from './need/step.ts';
 import { outletsStep } from './outlets/step.ts';
 import { partsStep } from './parts/step.ts';
@@ -24,6 +25,7 @@ export const STEPS: readonly StepRow[] = [
   refillStep,
   partsStep,
   buildStep,
+  logStep,
 ];
 
 /** The step that a plan opens at. */

@@ -242,9 +242,11 @@ const print = (): void => window.print();
       /></label>
     </div>
     <p v-if="copied" class="small" role="status">{{ copied }}</p>
-    <ul v-if="told.length > 0" class="small told" role="status" data-test="prices-told">
-      <li v-for="t in told" :key="t">{{ t }}</li>
-    </ul>
+    <div v-if="told.length > 0" class="small told" role="status" data-test="prices-told">
+      <ul>
+        <li v-for="t in told" :key="t">{{ t }}</li>
+      </ul>
+    </div>
     <p class="small muted">
       Spare is bought by rule (common practice): a coupling of each size to mend a break, a tenth more clamps. Sizes are
       typical ones: hold the part in your hand to the pipe before you pay.

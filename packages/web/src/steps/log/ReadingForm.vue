@@ -1,0 +1,259 @@
+<script setup lang="ts">
+// One reading, outdoors: the place, what was open, one number; what was planned stands beside it before it is kept.
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
+import { wrap } from 'comlink';
+import { addReading, addReadings, readLogCsv, usualError, type ReadingKind } from '@vernal-slope/plan/diagnose';
+import { feeds, isSource, isTap, isVessel } from '@vernal-slope/plan/kinds';
+import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
+import { said } from '../../display/faults.ts';
+import { nameIn } from '../../display/names.ts';
+import { planField } from '../../display/planfields.ts';
+import { showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import ChoiceField from '../../fields/ChoiceField.vue';
+import DateField from '../../fields/DateField.vue';
+import FileField from '../../fields/FileField.vue';
+import QuantityField from '../../fields/QuantityField.vue';
+import TextField from '../../fields/TextField.vue';
+import TimeField from '../../fields/TimeField.vue';
+import { useEdits } from '../../session/planpage.ts';
+import { todayText } from '../../session/useBudget.ts';
+import DropGlyph from '../../shell/DropGlyph.vue';
+import type { LogApi } from '../../workers/log.ts';
+import { KIND_WORDS, kindsAt, QUANTITY } from './logwords.ts';
+
+const props = defineProps<{ plan: Plan }>();
+const settings = useSettings();
+const { edit } = useEdits();
+const nowText = (): string => {
+  const now = new Date();
+  return `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+};
+
+const places = computed(() =>
+  props.plan.nodes.filter((n) => kindsAt(n).length > 0).map((n) => ({ value: n.id, label: nameIn(props.plan, n.id) })),
+);
+const wanted = computed(() => props.plan.nodes.filter((n) => isTap(n) || (isVessel(n) && !feeds(n))));
+const place = ref(wanted.value[0]?.id ?? places.value[0]?.value ?? '');
+const node = computed(() => props.plan.nodes.find((n) => n.id === place.value));
+const kinds = computed(() => kindsAt(node.value));
+const kind = ref<ReadingKind>('pressureKPa');
+watch(kinds, (now) => (kind.value = now.includes(kind.value) ? kind.value : (now[0] ?? 'pressureKPa')), {
+  immediate: true,
+});
+/** What ran: only here, all shut, all, a situation of the plan. */
+const open = ref('here');
+const opens = computed(() => [
+  {
+    value: 'here',
+    label: node.value && !isSource(node.value) ? `${nameIn(props.plan, place.value)} only` : 'nothing else',
+  },
+  { value: 'none', label: 'all shut' },
+  { value: 'all', label: 'all open' },
+  ...(props.plan.situations ?? []).map((s, k) => ({ value: `situation ${k}`, label: s.name })),
+]);
+const openList = computed((): readonly string[] => {
+  if (open.value === 'none') return [];
+  if (open.value === 'all') return wanted.value.map((n) => n.id);
+  if (open.value.startsWith('situation')) return props.plan.situations?.[Number(open.value.slice(10))]?.open ?? [];
+  return wanted.value.some((n) => n.id === place.value) ? [place.value] : [];
+});
+const date = ref(todayText());
+const time = ref(nowText());
+/** In the plan's unit. */
+const value = ref<number>();
+const note = ref('');
+const fault = ref('');
+watch([place, kind], () => {
+  value.value = undefined;
+  fault.value = '';
+});
+const entry = computed((): ReadingEntry => ({
+  at: `${date.value}T${time.value}`,
+  place: place.value,
+  [kind.value]: value.value ?? 1,
+  open: [...openList.value],
+  ...(note.value ? { note: note.value } : {}),
+}));
+const si = (v: number): number => planField(kind.value).toSI(v);
+
+/** What the plan says that it would be: asked of a worker, the last question counts. */
+const worker = new Worker(new URL('../../workers/log.worker.ts', import.meta.url), { type: 'module' });
+const api = wrap<LogApi>(worker);
+onScopeDispose(() => {
+  worker.terminate();
+});
+const planned = shallowRef<number>();
+let asked = 0;
+watch(
+  () => [props.plan, place.value, kind.value, open.value, date.value] as const,
+  async () => {
+    const own = ++asked;
+    planned.value = undefined;
+    const { value: found } = await api.planned(props.plan, { ...entry.value, [kind.value]: 1 });
+    if (own === asked) planned.value = found;
+  },
+  { immediate: true },
+);
+const off = computed(() => {
+  if (value.value === undefined || planned.value === undefined) return undefined;
+  const apart = si(value.value) - planned.value;
+  const error = si(usualError(kind.value, value.value));
+  return { apart, far: Math.abs(apart) > 2 * error };
+});
+const setValue = (v: number): string | undefined => {
+  value.value = v;
+  fault.value = '';
+  return undefined;
+};
+function keep(): void {
+  fault.value = '';
+  if (value.value === undefined) fault.value = 'Give what was read.';
+  else if (date.value === '') fault.value = 'Give the day.';
+  else if (`${date.value}T${time.value}` > `${todayText()}T${nowText()}`)
+    fault.value = 'That is still to come: give the time at which it was read.';
+  else {
+    fault.value = said(edit(addReading(entry.value))) ?? '';
+    if (fault.value !== '') return;
+    value.value = undefined;
+    note.value = '';
+    time.value = nowText();
+  }
+}
+/** What a sheet brought, and what of it could not be taken. */
+const told = ref<readonly string[]>([]);
+async function takeSheet(file: File): Promise<void> {
+  const read = readLogCsv(await file.text(), props.plan);
+  const refused = read.entries.length > 0 ? edit(addReadings(read.entries)) : [];
+  told.value = [
+    `${read.entries.length === 1 ? 'One reading' : `${read.entries.length} readings`} taken from ${file.name}.`,
+    ...[...read.faults, ...refused].map((f) => `${f.path}: ${f.message}; ${f.advice}`),
+  ];
+}
+</script>
+
+<template>
+  <section class="sheet reading" aria-labelledby="reading-title">
+    <h2 id="reading-title">A reading</h2>
+    <div class="entries">
+      <label
+        >at
+        <ChoiceField v-model:value="place" fit :options="places" label="Place of the reading" data-test="reading-place"
+      /></label>
+      <label
+        >with
+        <ChoiceField
+          v-model:value="kind"
+          fit
+          :options="kinds.map((k) => ({ value: k, label: KIND_WORDS[k] }))"
+          label="What was read"
+          data-test="reading-kind"
+      /></label>
+      <label
+        >open then
+        <ChoiceField v-model:value="open" fit :options="opens" label="What was open" data-test="reading-open"
+      /></label>
+      <label>on <DateField :value="date" label="Day of the reading" @update:value="(d) => (date = d)" /></label>
+      <label>at <TimeField :value="time" label="Time of the reading" @update:value="(t) => (time = t)" /></label>
+    </div>
+    <div class="number">
+      <QuantityField
+        :key="`${place} ${kind}`"
+        :value="value"
+        :field="kind"
+        :label="`Reading at ${nameIn(plan, place)}`"
+        :commit="setValue"
+        live
+        optional
+        show-unit
+        data-test="reading-value"
+      />
+      <span class="planned" data-test="planned"
+        >planned
+        <strong class="figure">{{
+          planned === undefined ? 'not settled' : showText(planned, QUANTITY[kind], settings.units)
+        }}</strong></span
+      >
+      <span v-if="off" data-test="off" role="status"
+        ><DropGlyph :level="off.far ? 'warning' : 'ok'" :size="14" />
+        <template v-if="off.far"
+          ><strong>{{ off.apart < 0 ? 'Short' : 'Over' }}</strong> by
+          {{ showText(Math.abs(off.apart), QUANTITY[kind], settings.units) }}. Is anything else open? If not, keep
+          it.</template
+        ><template v-else>As planned, within two standard errors.</template></span
+      >
+    </div>
+    <div class="entries">
+      <label class="note"
+        >note <TextField :value="note" label="Note on this reading" @change="(t: string) => (note = t)"
+      /></label>
+      <button type="button" class="plain-button main keep" data-test="keep-reading" @click="keep">Keep</button>
+      <label class="sheet-in"
+        >Readings from a CSV
+        <FileField label="Readings from a CSV" accept=".csv,text/csv,.txt" data-test="readings-in" @file="takeSheet"
+      /></label>
+    </div>
+    <p v-if="fault" class="wrong" role="alert" data-test="reading-fault">{{ fault }}</p>
+    <div v-if="told.length > 0" class="small" role="status" data-test="readings-told">
+      <ul>
+        <li v-for="t in told" :key="t">{{ t }}</li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.reading {
+  padding: 8px 16px 12px;
+}
+
+.entries,
+.entries label,
+.number {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+}
+
+.entries label {
+  gap: 6px;
+  max-width: 100%;
+}
+
+.entries :deep(.n-select),
+.entries :deep(select) {
+  max-width: 100%;
+}
+
+.number {
+  margin: 10px 0;
+}
+
+.number :deep(input) {
+  width: 150px;
+  min-height: 48px;
+  font-family: var(--font-figure);
+  font-size: var(--figure-l);
+}
+
+.note {
+  flex: 1 1 200px;
+}
+
+.keep {
+  min-width: 120px;
+  min-height: 48px;
+}
+
+.wrong {
+  color: var(--brick-ink);
+}
+
+@media (max-width: 640px) {
+  .keep {
+    width: 100%;
+    min-height: 72px;
+  }
+}
+</style>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+// Readings as they were read, and as they were planned.
+import { computed } from 'vue';
+import { takeReading } from '@vernal-slope/plan/diagnose';
+import { dateText } from '../../display/dates.ts';
+import { nameIn } from '../../display/names.ts';
+import { showText } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
+import { useEdits } from '../../session/planpage.ts';
+import DropGlyph from '../../shell/DropGlyph.vue';
+import type { LogAnswer } from '../../workers/log.ts';
+import { KIND_WORDS, openState, openWords, QUANTITY } from './logwords.ts';
+
+const props = defineProps<{ answer: LogAnswer }>();
+const settings = useSettings();
+const { perform } = useEdits();
+/** The latest first. */
+const rows = computed(() =>
+  [...props.answer.diagnosis.readings].sort((a, b) => (a.read.at < b.read.at ? 1 : a.read.at > b.read.at ? -1 : 0)),
+);
+const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(11)}`;
+</script>
+
+<template>
+  <section class="sheet readings" aria-labelledby="readings-title">
+    <h2 id="readings-title">Read and planned</h2>
+    <div class="scroll" tabindex="0" role="region" aria-labelledby="readings-title">
+      <table data-test="readings">
+        <thead>
+          <tr>
+            <th>Where</th>
+            <th class="wide">When</th>
+            <th class="wide">Open then</th>
+            <th class="n">As read</th>
+            <th class="n worked">As planned</th>
+            <th class="n worked">Off by</th>
+            <th><span class="visually-hidden">Take out</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ read, predicted, agrees } in rows" :key="read.index">
+            <th scope="row">
+              {{ nameIn(answer.plan, read.place) }}<small class="muted">{{ KIND_WORDS[read.kind] }}</small
+              ><small class="muted narrow">{{ when(read.at) }}; {{ openState(answer.plan, read.open) }}</small>
+            </th>
+            <td class="wide">{{ when(read.at) }}</td>
+            <td class="wide">{{ openWords(answer.plan, read.open) }}</td>
+            <td class="n figure">{{ showText(read.measured, QUANTITY[read.kind], settings.units) }}</td>
+            <td class="n worked figure">
+              {{ predicted === undefined ? 'not settled' : showText(predicted, QUANTITY[read.kind], settings.units) }}
+            </td>
+            <td class="n worked figure">
+              <DropGlyph :level="agrees ? 'ok' : 'warning'" :size="13" />
+              <template v-if="predicted !== undefined"
+                >{{ read.measured < predicted ? '−' : '+'
+                }}{{ showText(Math.abs(read.measured - predicted), QUANTITY[read.kind], settings.units) }}</template
+              >
+            </td>
+            <td>
+              <button
+                type="button"
+                class="plain-button edged"
+                :aria-label="`Take out the reading at ${nameIn(answer.plan, read.place)} of ${when(read.at)}`"
+                data-test="take-reading"
+                @click="perform(takeReading(read.index))"
+              >
+                ×
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.readings {
+  padding: 8px 16px 12px;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 4px 10px 4px 0;
+  border-bottom: var(--line-hair) solid var(--rule);
+  font-weight: 400;
+  text-align: left;
+}
+
+thead th {
+  font-size: var(--text-s);
+  color: var(--muted);
+}
+
+.n {
+  text-align: right;
+  white-space: nowrap;
+}
+
+.worked {
+  padding-left: 8px;
+  background: var(--sheet-2);
+}
+
+small {
+  display: block;
+}
+
+.narrow {
+  display: none;
+}
+
+@media (max-width: 640px) {
+  .wide {
+    display: none;
+  }
+
+  .narrow {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,9 @@
+// What the Log step keeps while its plan is open.
+import type { LogAnswer } from '../../workers/log.ts';
+import type { Answer } from '../../workers/useAnswer.ts';
+import { keptBy } from '../kept.ts';
+
+export interface LogState {
+  readonly log: Answer<LogAnswer>;
+}
+export const logState = keptBy<LogState>('log step');
