@@ -1,6 +1,6 @@
 // `npm run screenshots`: one picture of each main view from the demo data, into docs/screenshots.
 // `npm run screenshots -- NAME …` takes only those; `--out DIR` puts them elsewhere.
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -18,62 +18,22 @@ interface Shot {
   readonly act?: (page: Page) => Promise<void>;
 }
 
-/** A hen run whose bucket hangs too high. */
-const henRun = (): object => ({
-  format: 'vernal-slope/plan',
-  version: 1,
-  title: 'Hen run',
-  nodes: [
-    {
-      id: 'bucket',
-      kind: 'tank',
-      name: 'Bucket',
-      groundM: 100,
-      standM: 0.62,
-      shape: { type: 'vertical-cylinder', diameterM: 0.28, heightM: 0.36 },
-      outletM: 0.05,
-      overflowM: 0.32,
-      startLevelM: 0.28,
-    },
-    { id: 'end', kind: 'junction', name: 'Flush end', groundM: 99.6 },
-  ],
-  lines: [
-    {
-      id: 'line',
-      from: 'bucket',
-      to: 'end',
-      legs: [
-        { lengthM: 0.5, endGroundM: 100, pipe: { insideDiameterMm: 15.8 }, depthM: -0.38 },
-        {
-          lengthM: 7.2,
-          endGroundM: 99.6,
-          pipe: { insideDiameterMm: 15.8 },
-          depthM: -0.38,
-          emitters: [
-            {
-              type: 'rated',
-              ratedFlowLpm: 0.1,
-              ratedPressureKPa: 7,
-              exponent: 0.5,
-              minimumPressureKPa: 0.5,
-              firstAtM: 0.36,
-              spacingM: 0.72,
-              count: 10,
-            },
-          ],
-        },
-      ],
-    },
-  ],
-  plots: [
-    {
-      id: 'rail',
-      name: 'Hen run',
-      lines: ['line'],
-      drinkers: { kind: 'poultry-nipple', animal: 'layer', heads: 40, flush: true, vented: true },
-    },
-  ],
-});
+/** Ousel Bank as it was read on a morning with its screen half blocked. */
+function bankRead(): object {
+  const bank = JSON.parse(
+    readFileSync(fileURLToPath(new URL('../demo/plans/ousel-bank.vernal.json', import.meta.url)), 'utf8'),
+  ) as object;
+  const at = (time: string): string => `2026-09-18T${time}`;
+  return {
+    ...bank,
+    log: [
+      { at: at('08:00'), place: 'low', pressureKPa: 5.1, open: ['low'] },
+      { at: at('08:10'), place: 'low', flowLpm: 8.4, open: ['low'] },
+      { at: at('08:20'), place: 'low', pressureKPa: 103, open: [] },
+      { at: at('08:40'), place: 'kitchen', pressureKPa: 54, open: ['kitchen'] },
+    ],
+  };
+}
 
 const PHONE = [390, 844] as const;
 const OUSEL = '/plan/ousel-bank';
@@ -99,21 +59,6 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'water', path: `${OUSEL}/water`, act: async (page) => void (await page.part('flow-chart')) },
   { name: 'need', path: `${OUSEL}/need`, act: async (page) => void (await page.part('balance-chart')) },
-  {
-    name: 'bucket',
-    path: `${OUSEL}/water`,
-    size: PHONE,
-    theme: 'outdoor',
-    act: async (page) => {
-      await page.click('time-bucket');
-      for (const time of ['2:49.2', '2:53.6', '2:50.8']) {
-        await page.click('type-time');
-        await (await page.part('typed-time')).sendKeys(time);
-        await page.click('keep-typed');
-      }
-      await page.click('press');
-    },
-  },
   {
     name: 'store',
     path: '/plan/kestrel-croft/store',
@@ -201,12 +146,20 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'drinkers',
-    path: '/outlets',
-    plan: henRun,
+    name: 'build',
+    path: `${OUSEL}/build`,
     act: async (page) => {
-      await page.click('bench-rail');
-      await page.part('rail-range');
+      await page.part('all-steps');
+      await page.driver.executeScript('document.querySelector("#build-title").scrollIntoView()');
+    },
+  },
+  {
+    name: 'log',
+    path: '/log',
+    plan: bankRead,
+    act: async (page) => {
+      await page.part('causes');
+      await page.driver.executeScript('document.querySelector("#reading-title").scrollIntoView()');
     },
   },
   { name: 'start', path: '/start' },

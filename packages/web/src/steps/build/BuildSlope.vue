@@ -86,20 +86,16 @@ const kinds = computed(() => [...new Set(slope.value.treads.flatMap((t) => t.ste
 }
 
 .axis span,
-.axis span {
-  transform: translateX(-50%);
-}
-
 .axis strong {
   position: absolute;
   white-space: nowrap;
+  transform: translateX(-50%);
 }
 
 .axis strong {
   padding: 0 6px;
   background: var(--ink);
   color: var(--paper);
-  transform: translateX(-50%);
 }
 
 ol {
