@@ -103,6 +103,11 @@ describe('log', () => {
   it('a reading still to come, words and a sheet of other columns are told, and nothing is lost; by keys alone', async () => {
     await page.go(await open(plan));
     await page.part('planned');
+    // a tank that stood lower gives less
+    const full = await page.textWhen('planned', (t) => /[\d.]+\skPa/.test(t));
+    await page.driver.executeScript(`document.querySelector('[data-test="tank-levels"]').open = true`);
+    await page.fill('Level of Upper tank then', '0.3');
+    await page.textWhen('planned', (t) => /[\d.]+\skPa/.test(t) && t !== full);
     const field = await page.field('Reading at Near tap');
     await field.sendKeys('about fifty', Key.TAB);
     await page.until(

@@ -3,7 +3,8 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { wrap } from 'comlink';
 import { addReading, addReadings, readLogCsv, usualError, type ReadingKind } from '@vernal-slope/plan/diagnose';
-import { feeds, isSource, isTap, isVessel } from '@vernal-slope/plan/kinds';
+import { levelFor } from '@vernal-slope/plan/compile';
+import { feeds, isSource, isStore, isTap, isVessel, vesselHeight } from '@vernal-slope/plan/kinds';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
@@ -58,6 +59,14 @@ const openList = computed((): readonly string[] => {
   if (open.value.startsWith('situation')) return props.plan.situations?.[Number(open.value.slice(10))]?.open ?? [];
   return wanted.value.some((n) => n.id === place.value) ? [place.value] : [];
 });
+/** Levels that the tanks stood at, m above their floors; as the plan starts where nothing is said. */
+const tanks = computed(() => props.plan.nodes.filter(isStore));
+const levels = ref<Record<string, number>>({});
+const levelOf = (tank: (typeof tanks.value)[number]): number => levels.value[tank.id] ?? levelFor(tank, 'start');
+function setLevel(id: string, m: number): string | undefined {
+  levels.value = { ...levels.value, [id]: m };
+  return undefined;
+}
 const date = ref(todayText());
 const time = ref(nowText());
 /** In the plan's unit. */
@@ -73,6 +82,7 @@ const entry = computed((): ReadingEntry => ({
   place: place.value,
   [kind.value]: value.value ?? 1,
   open: [...openList.value],
+  ...(Object.keys(levels.value).length > 0 ? { levelsM: { ...levels.value } } : {}),
   ...(note.value ? { note: note.value } : {}),
 }));
 const si = (v: number): number => planField(kind.value).toSI(v);
@@ -86,7 +96,7 @@ onScopeDispose(() => {
 const planned = shallowRef<number>();
 let asked = 0;
 watch(
-  () => [props.plan, place.value, kind.value, open.value, date.value] as const,
+  () => [props.plan, place.value, kind.value, open.value, date.value, levels.value] as const,
   async () => {
     const own = ++asked;
     planned.value = undefined;
@@ -156,6 +166,22 @@ async function takeSheet(file: File): Promise<void> {
       <label>on <DateField :value="date" label="Day of the reading" @update:value="(d) => (date = d)" /></label>
       <label>at <TimeField :value="time" label="Time of the reading" @update:value="(t) => (time = t)" /></label>
     </div>
+    <details v-if="tanks.length > 0" data-test="tank-levels">
+      <summary>How the tanks stood</summary>
+      <div class="entries">
+        <label v-for="t in tanks" :key="t.id"
+          >{{ nameIn(plan, t.id) }}
+          <QuantityField
+            :value="levelOf(t)"
+            quantity="height"
+            :label="`Level of ${nameIn(plan, t.id)} then`"
+            :limits="{ min: 0, max: vesselHeight(t) }"
+            :commit="(m) => setLevel(t.id, m)"
+            show-unit
+          /><small v-if="levels[t.id] === undefined" class="muted">as the plan starts</small></label
+        >
+      </div>
+    </details>
     <div class="number">
       <QuantityField
         :key="`${place} ${kind}`"
