@@ -24,8 +24,8 @@ const MORNING = 8 * 3600;
 const FAR = 4000;
 
 /**
- * Days of tasks that come in an order that holds. While one thing sets the next that may be done is done; nothing begins
- * before its holds are over and have stood as long as they must.
+ * Days of tasks that come in an order that holds. Each day begins with the first in the order that may be done: long work
+ * is laid aside while what comes before it has become free. Nothing begins before its holds are over and have stood.
  * @param tasks in an order that holds (`orderOf`)
  * @param done day number on which a task was finished, by id: such a task keeps its day
  * @param notBefore day before which nothing that is open can be done: today, once the work is under way
@@ -48,40 +48,46 @@ export function schedule(
     for (let k = 0; k < FAR; k++, day++) if (working(day)) return Math.max(t, day * DAY + MORNING);
     throw new RangeError('no working day');
   };
-  const keep = (id: string, from: number, to: number): void => {
-    end.set(id, to);
-    slots.set(id, { first: Math.floor(from / DAY), last: Math.floor((to - 1) / DAY) });
-  };
   for (const t of tasks) {
     const day = done.get(t.id);
-    if (day !== undefined) keep(t.id, day * DAY + MORNING, day * DAY + evening);
+    if (day === undefined) continue;
+    end.set(t.id, day * DAY + evening);
+    slots.set(t.id, { first: day, last: day });
   }
   const open = tasks.filter((t) => !end.has(t.id));
   const undone = new Set(open.map((t) => t.id));
-  let now = Math.max(calendar.from, notBefore) * DAY + MORNING;
+  const left = new Map(open.map((t) => [t.id, t.time]));
+  const begun = new Map<string, number>();
+  /** When a task may be worked on; Infinity while something that it waits for is not over. */
+  const free = (t: Task): number =>
+    Math.max(-Infinity, ...t.holds.map((h) => (undone.has(h.of) ? Infinity : (end.get(h.of) ?? -Infinity) + h.wait)));
+  let now = next(Math.max(calendar.from, notBefore) * DAY + MORNING);
   while (open.length > 0) {
-    // of what waits for nothing undone the one that can be begun first; of those the first in the order
-    let best = -1;
-    let at = Infinity;
-    for (let k = 0; k < open.length && at > now; k++) {
-      const { holds } = open[k];
-      if (holds.some((h) => undone.has(h.of))) continue;
-      const may = Math.max(now, ...holds.map((h) => (end.get(h.of) ?? -Infinity) + h.wait));
-      if (may < at) [best, at] = [k, may];
+    let at = open.findIndex((t) => free(t) <= now);
+    if (at < 0) {
+      // nothing can be done: until the first is free
+      const soonest = Math.min(...open.map(free));
+      now = next(Math.max(now, soonest));
+      at = open.findIndex((t) => free(t) <= now);
     }
-    const [task] = open.splice(best, 1);
+    const task = open[at];
+    if (!begun.has(task.id)) begun.set(task.id, now);
+    const room = Math.floor(now / DAY) * DAY + evening - now;
+    const rest = left.get(task.id) ?? 0;
+    if (rest > room + 1e-6) {
+      left.set(task.id, rest - room);
+      now = next(now + room);
+      continue;
+    }
+    open.splice(at, 1);
     undone.delete(task.id);
-    const begun = next(at);
-    let left = task.time;
-    let t = begun;
-    for (;;) {
-      const room = Math.floor(t / DAY) * DAY + evening - t;
-      if (left <= room + 1e-6) break;
-      left -= room;
-      t = next(t + room);
-    }
-    keep(task.id, begun, Math.max(begun + 1, t + left));
-    now = t + left;
+    end.set(task.id, now + rest);
+    slots.set(task.id, {
+      first: Math.floor((begun.get(task.id) ?? now) / DAY),
+      // what ends with the evening ends on that day
+      last: Math.floor((now + Math.max(0, rest - 1)) / DAY),
+    });
+    now = open.length > 0 ? next(now + rest) : now + rest;
   }
   return slots;
 }

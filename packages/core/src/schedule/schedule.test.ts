@@ -103,6 +103,15 @@ describe('days of work', () => {
     // Monday poured until two, Tuesday dug; from Thursday two o'clock it bears, at the end of the day of work: Friday
     expect([slots.get('pour')?.first, slots.get('dig')?.first, slots.get('raise')?.first]).toEqual([4, 5, 8]);
   });
+  it('lay long work aside in the evening where what comes before it is free next morning', () => {
+    const order = orderOf([task('fit', 2, [], 0), task('lay', 3, [['fit', 1]], 1), task('trench', 14, [], 2)]);
+    if (!order.ok) throw new Error('a circle');
+    const slots = schedule(order.tasks, week);
+    // Monday: fitted by ten, four hours of trench; Tuesday at eight it has not stood a day: six hours of trench;
+    // Wednesday the pipe first, then three hours of trench, and the last one on Thursday
+    expect(slots.get('lay')).toEqual({ first: 6, last: 6 });
+    expect(slots.get('trench')).toEqual({ first: 4, last: 7 });
+  });
   it('keep what is done on its day, and plan nothing open before today', () => {
     const order = orderOf([task('a', 6), task('b', 6, [['a', 2]])]);
     if (!order.ok) throw new Error('a circle');

@@ -59,6 +59,8 @@ const COMMON: Readonly<Record<Exclude<CauseKind, 'none'>, number>> = {
 };
 /** Causes fitted to the end: the best by their trials. */
 const FITTED = 14;
+/** Share of the time that the trials take. */
+const TRIALS_TAKE = 0.6;
 /** A prediction that moves less than this many standard errors is not moved. */
 const MOVED = 0.2;
 /** Weight under which a cause is not told. */
@@ -96,8 +98,15 @@ function sizesOf(
   }
 }
 
-/** Compares readings with the plan, and weighs what single cause would explain them together. */
-export function diagnose(plan: Plan, reads: readonly Read[]): Diagnosis {
+/**
+ * Compares readings with the plan, and weighs what single cause would explain them together.
+ * @param tell is told how far it is, 0 to 1
+ */
+export function diagnose(
+  plan: Plan,
+  reads: readonly Read[],
+  tell: (share: number) => void = () => undefined,
+): Diagnosis {
   const none: Cause = { kind: 'none', at: '', size: 0 };
   const asPlanned = new Predictor(plan, none);
   const readings = reads.map((read): ReadAgainst => {
@@ -118,8 +127,12 @@ export function diagnose(plan: Plan, reads: readonly Read[]): Diagnosis {
   const planned = used.map((r) => r.planned);
   const gauged = new Set(used.filter((r) => r.kind === 'pressureKPa').map((r) => r.place));
   const tried: Tried[] = [];
+  const places = (Object.keys(COMMON) as (keyof typeof COMMON)[]).map((kind) => placesOf(plan, kind).length);
+  const all = places.reduce((sum, n) => sum + n, 0);
+  let looked = 0;
   for (const kind of Object.keys(COMMON) as (keyof typeof COMMON)[])
     for (const at of placesOf(plan, kind)) {
+      tell((TRIALS_TAKE * ++looked) / all);
       // a gauge that was not read, a place far from all that was
       if (kind === 'gauge' && !gauged.has(at)) continue;
       const predict =
@@ -145,10 +158,12 @@ export function diagnose(plan: Plan, reads: readonly Read[]): Diagnosis {
   interface Weigh extends Weighed {
     readonly cause: Cause;
   }
+  let fitted = 0;
   const weighed: Weigh[] = [{ cause: none, misfit: none0, fitted: 0, common: 1 }];
   // those that were not fitted stand with the misfit of none: they are no better, and are counted
   for (const t of tried) {
     const fit = likely.includes(t) ? fitSize(used, t.candidate) : undefined;
+    if (fit) tell(TRIALS_TAKE + ((1 - TRIALS_TAKE) * ++fitted) / likely.length);
     const common = COMMON[t.kind];
     if (fit)
       weighed.push({

@@ -10,14 +10,14 @@ export interface LogAnswer {
 }
 
 export interface LogApi {
-  log: (plan: Plan) => LogAnswer;
+  log: (plan: Plan, tell?: (share: number) => void) => LogAnswer;
   /** What a reading would be as the plan stands, in SI; undefined where it cannot say. */
   planned: (plan: Plan, entry: ReadingEntry) => { value: number | undefined };
 }
 
 export const logApi: LogApi = {
-  log: (plan) => {
-    const diagnosis = diagnose(plan, readingsOf(plan, plan.log ?? []));
+  log: (plan, tell) => {
+    const diagnosis = diagnose(plan, readingsOf(plan, plan.log ?? []), tell);
     return { plan, diagnosis, findings: (plan.log ?? []).length > 0 ? diagnoseFindings(diagnosis) : [] };
   },
   planned: (plan, entry) => {

@@ -29,7 +29,13 @@ const plan = computed(() => page.plan.value);
     <CauseList :answer="answer" @try="page.tryIt" />
   </template>
   <section v-else-if="!answer" class="sheet none">
-    <AnswerState what="the readings" :busy="state.busy" :error="state.error" @again="state.ask" />
+    <AnswerState
+      what="the readings"
+      :busy="state.busy"
+      :progress="state.progress"
+      :error="state.error"
+      @again="state.ask"
+    />
   </section>
 </template>
 

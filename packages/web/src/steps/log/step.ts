@@ -25,8 +25,8 @@ export const logStep: StepRow = {
     const log = useAnswer<LogApi, Plan, LogAnswer>({
       worker: () => new Worker(new URL('../../workers/log.worker.ts', import.meta.url), { type: 'module' }),
       question: () => (here.value ? page.plan.value : null),
-      ask: async (api, plan) => {
-        const found = { ...(await api.log(plan)), plan };
+      ask: async (api, plan, told) => {
+        const found = { ...(await api.log(plan, told)), plan };
         last.value = found;
         return found;
       },
