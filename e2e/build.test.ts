@@ -114,6 +114,15 @@ describe('build', () => {
     expect(await page.axe()).toEqual([]);
   });
 
+  it('what is due is told at the top of every other step, and leads there', async () => {
+    await page.go((await open({ ...plan, build: { from: '2026-01-05' } })).replace(/build$/, 'walk'));
+    await page.textWhen('due', (t) => t.startsWith('Due: Peg out the lines and the places'));
+    await page.click('due');
+    await page.part('slope');
+    await page.until('it to go', async () => (await count('[data-test="due"]')) === 0);
+    expect(await page.axe()).toEqual([]);
+  });
+
   it('an empty plan says what to do first', async () => {
     await page.go(await open({ format: 'vernal-slope/plan', version: 1, title: 'Bare', nodes: [], lines: [] }));
     expect(await page.text('no-work')).toContain('Nothing to build yet');

@@ -115,6 +115,20 @@ describe('a planted fault is named first, in its place, with its size', () => {
   });
 });
 
+it('a trough that takes longer to fill has something in its line', () => {
+  const log: ReadingEntry[] = [
+    { at: AT, place: 'low', refillMin: 100, open: ['low'] },
+    { at: AT, place: 'low', pressureKPa: 103.2, open: [] },
+  ];
+  const reads = readingsOf(bank, log);
+  const d = diagnose(bank, reads);
+  expect(d.readings[0].agrees).toBe(false);
+  expect(d.readings[0].read.measured).toBeGreaterThan(d.readings[0].predicted ?? Infinity);
+  expect(d.causes[0].kind).not.toBe('none');
+  // whatever holds it back, it lies on the way to the trough
+  expect(d.causes.slice(0, 2).some((c) => c.at === 'main')).toBe(true);
+});
+
 describe('what to read next', () => {
   it('parts the first two causes by more than a standard error, and is a reading that can be made', () => {
     // one gauge read low: a gauge, a height or a blockage could all be it

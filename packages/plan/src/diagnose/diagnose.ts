@@ -121,7 +121,12 @@ export function diagnose(
   if (used.length === 0) return { readings, causes: [{ ...none, misfit: 0, share: 1 }] };
   const predictWith = (cause: Cause): number[] | undefined => {
     const predictor = new Predictor(withCause(plan, cause), cause);
-    const values = used.map((r) => predictor.read(r));
+    // a filling run in time for every size would take minutes: it lasts longer as the flow into it is less
+    const values = used.map((r) => {
+      if (r.kind !== 'refillMin') return predictor.read(r);
+      const [before, now] = [asPlanned.inflow(r), predictor.inflow(r)];
+      return before !== undefined && now !== undefined && now > 0 ? (r.planned * before) / now : undefined;
+    });
     return values.every((v): v is number => v !== undefined && Number.isFinite(v)) ? values : undefined;
   };
   const planned = used.map((r) => r.planned);

@@ -106,6 +106,14 @@ export class Predictor {
     return found;
   }
 
+  /** Flow into a trough with its float open and nothing else, m³/s; undefined where nothing settles. */
+  inflow(r: Pick<Read, 'place' | 'levels' | 'at'>): number | undefined {
+    const map = this.#compiled.nodes.get(r.place);
+    const levels = { ...r.levels, [r.place]: 0 };
+    const solution = this.#solution({ open: [r.place], levels, at: r.at });
+    return map && solution ? nodeFlow(map, solution.flow) : undefined;
+  }
+
   /** What would be read, in SI; undefined where nothing settles, or the plan cannot say. */
   read(r: Pick<Read, 'place' | 'kind' | 'open' | 'levels' | 'at'>): number | undefined {
     const map = this.#compiled.nodes.get(r.place);

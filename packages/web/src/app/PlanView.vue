@@ -136,6 +136,13 @@ providePlanPage(page);
 provide(SEEN, plan);
 for (const s of STEPS) if (s.use) uses.set(s.key, s.use(page));
 const more = computed(() => uses.get(current.value)?.more?.value ?? []);
+/** What is due somewhere else than at the step that is open. */
+const due = computed(() =>
+  STEPS.flatMap((s) => {
+    const text = uses.get(s.key)?.due?.value ?? '';
+    return text === '' ? [] : [{ step: s.key, text }];
+  }),
+);
 /** What the step says of itself; what hangs loose is told at every step. */
 const stepJudgement = computed(() => {
   const judged = uses.get(current.value)?.judgement?.value;
@@ -252,6 +259,11 @@ usePlanKeys({
     @keys="keysShown = true"
   />
   <StairNav v-if="plan" :steps="treads" :current="current" @go="go" />
+  <p v-if="due.length > 0" class="due no-print">
+    <button v-for="d in due" :key="d.step" type="button" class="plain-button" data-test="due" @click="go(d.step)">
+      {{ d.text }}
+    </button>
+  </p>
 
   <OpenFailure v-if="openFailure" :failure="openFailure" @again="store.open(id)" />
   <main v-else-if="results && plan">
@@ -393,6 +405,15 @@ usePlanKeys({
 </template>
 
 <style scoped>
+.due {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin: 0;
+  padding: 4px 16px;
+  background: var(--amber-wash);
+}
+
 .upper {
   position: relative;
 }

@@ -25,6 +25,8 @@ export interface StepUse {
   readonly leadsTo?: ComputedRef<string>;
   /** What the drawings show there in place of the plan's own figures: another moment of it. */
   readonly drawn?: Readonly<Ref<PlanResults | null>>;
+  /** What is due today or late, in a few words, for the top of the page while another step is open; empty for nothing. */
+  readonly due?: Readonly<Ref<string>>;
   /** Workings of figures that only this step has. */
   readonly working?: (key: FigureKey) => Working | undefined;
 }

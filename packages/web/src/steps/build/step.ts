@@ -8,12 +8,13 @@ import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import { todayText } from '../../session/useBudget.ts';
 import type { BuildAnswer, BuildApi } from '../../workers/build.ts';
-import { useAnswer } from '../../workers/useAnswer.ts';
+import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
 import type { StepRow } from '../step.ts';
 import { buildState } from './state.ts';
 
-/** How long an edit is waited for before the work is laid out anew, ms. */
+/** How long an edit is waited for before the work is laid out anew, ms: on its own page, and on others. */
 const SOON_MS = 80;
+const LATER_MS = 1200;
 /** What was found last, for the drop on the stair. */
 const last = shallowRef<BuildAnswer | null>(null);
 
@@ -31,18 +32,28 @@ export const buildStep: StepRow = {
     onScopeDispose(() => (last.value = null));
     watch(page.id, () => (last.value = null));
     const question = computed(() =>
-      here.value && page.plan.value ? { plan: page.plan.value, today: todayText(), units: settings.units } : null,
+      page.plan.value ? { plan: page.plan.value, today: todayText(), units: settings.units } : null,
     );
-    const work = useAnswer<BuildApi, { plan: Plan; today: string; units: Units }, BuildAnswer>({
-      worker: () => new Worker(new URL('../../workers/build.worker.ts', import.meta.url), { type: 'module' }),
-      question: () => question.value,
-      ask: async (api, q) => {
-        const found = { ...(await api.build(q.plan, q.today, q.units)), plan: q.plan };
-        last.value = found;
-        return found;
-      },
-      keeps: () => true,
-      settleMs: SOON_MS,
+    const asking = (wanted: () => boolean, settleMs: number): Answer<BuildAnswer> =>
+      useAnswer<BuildApi, { plan: Plan; today: string; units: Units }, BuildAnswer>({
+        worker: () => new Worker(new URL('../../workers/build.worker.ts', import.meta.url), { type: 'module' }),
+        question: () => (wanted() ? question.value : null),
+        ask: async (api, q) => {
+          const found = { ...(await api.build(q.plan, q.today, q.units)), plan: q.plan };
+          last.value = found;
+          return found;
+        },
+        keeps: () => true,
+        settleMs,
+      });
+    const work = asking(() => here.value, SOON_MS);
+    // elsewhere only what is due is wanted, once the work was begun
+    asking(() => !here.value && page.plan.value?.build !== undefined, LATER_MS);
+    const due = computed(() => {
+      const answer = last.value;
+      if (here.value || !answer || page.plan.value?.build === undefined) return '';
+      const [first, ...more] = answer.steps.filter((s) => !s.done && s.first <= answer.today);
+      return first ? `Due: ${first.title}${more.length > 0 ? `, and ${more.length} more` : ''}` : '';
     });
     buildState.keep({ work, chosen: ref('') });
     const judgement = computed<StepJudgement | null>(() => {
@@ -74,6 +85,6 @@ export const buildStep: StepRow = {
         findings,
       };
     });
-    return { judgement };
+    return { judgement, due };
   },
 };
