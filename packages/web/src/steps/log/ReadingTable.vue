@@ -45,11 +45,13 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
             </th>
             <td class="wide">{{ when(read.at) }}</td>
             <td class="wide">{{ openWords(answer.plan, read.open) }}</td>
-            <td class="n figure">{{ showText(read.measured, QUANTITY[read.kind], settings.units) }}</td>
-            <td class="n worked figure">
+            <td class="n figure" data-label="as read">
+              {{ showText(read.measured, QUANTITY[read.kind], settings.units) }}
+            </td>
+            <td class="n worked figure" data-label="as planned">
               {{ predicted === undefined ? 'not settled' : showText(predicted, QUANTITY[read.kind], settings.units) }}
             </td>
-            <td class="n worked figure">
+            <td class="n worked figure" data-label="off by">
               <DropGlyph :level="agrees ? 'ok' : 'warning'" :size="13" />
               <template v-if="predicted !== undefined"
                 >{{ read.measured < predicted ? '−' : '+'
@@ -126,6 +128,44 @@ small {
 
   .narrow {
     display: block;
+  }
+
+  thead {
+    display: none;
+  }
+
+  tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr;
+    border-bottom: var(--line-hair) solid var(--rule);
+  }
+
+  th,
+  td {
+    border-bottom: 0;
+  }
+
+  tr th {
+    grid-row: 1;
+    grid-column: 1 / 3;
+  }
+
+  td:last-child {
+    grid-row: 1;
+    grid-column: 3;
+    justify-self: end;
+  }
+
+  .n {
+    text-align: left;
+  }
+
+  .n::before {
+    display: block;
+    font-family: var(--font-text);
+    font-size: var(--text-s);
+    color: var(--muted);
+    content: attr(data-label);
   }
 }
 </style>
