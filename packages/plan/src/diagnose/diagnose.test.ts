@@ -237,6 +237,8 @@ describe('a log', () => {
     ];
     const read = readingsOf(small, log);
     expect(read.map((r) => r.index)).toEqual([1, 2, 3]);
+    const gone = diagnoseReport(small, log).findings.find((f) => f.code === 'log-gone');
+    expect(gone?.values).toEqual({ readings: 1 });
     expect(read.map((r) => r.error)).toEqual([500, 3000, expect.closeTo(1 / 60_000, 12)]);
     expect(lpmOfFlow(read[2].measured)).toBeCloseTo(12, 9);
   });

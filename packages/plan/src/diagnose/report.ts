@@ -24,7 +24,8 @@ export interface DiagnoseReport {
   readonly findings: readonly Finding[];
 }
 
-export function diagnoseFindings(d: Diagnosis): Finding[] {
+/** @param entries how many the log has: more than were read are of places that are gone */
+export function diagnoseFindings(d: Diagnosis, entries: number): Finding[] {
   const apart = d.readings.filter((r) => r.predicted !== undefined && !r.agrees);
   const unsettled = d.readings.filter((r) => r.predicted === undefined);
   const found: Finding[] = [];
@@ -38,6 +39,7 @@ export function diagnoseFindings(d: Diagnosis): Finding[] {
       }),
     );
   for (const r of unsettled) found.push(finding('log-not-predicted', r.read.place, {}));
+  if (entries > d.readings.length) found.push(finding('log-gone', '', { readings: entries - d.readings.length }));
   if (apart.length === 0 && d.readings.length > unsettled.length)
     found.push(finding('log-agrees', '', { readings: d.readings.length - unsettled.length }));
   return worstFirst(found);
@@ -72,7 +74,7 @@ export function diagnoseReport(plan: Plan, log: readonly ReadingEntry[]): Diagno
           second: tidy(FROM_SI[d.next.kind](d.next.second)),
         }
       : null,
-    findings: diagnoseFindings(d),
+    findings: diagnoseFindings(d, log.length),
   };
 }
 

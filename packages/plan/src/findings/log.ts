@@ -25,6 +25,17 @@ export const logFindings = {
         say`${t.count('apart')} of ${t.count('readings')} readings part from the plan, and no single cause explains them better than chance: read them again.`,
     },
   }),
+  'log-gone': row({
+    values: { readings: 'count' },
+    severity: cautious,
+    step: 'log',
+    words: {
+      en: (t) =>
+        t.v.readings === 1
+          ? say`One reading is of a place that is gone: it is kept with the plan and left aside.`
+          : say`${t.count('readings')} readings are of places that are gone: they are kept with the plan and left aside.`,
+    },
+  }),
   'log-not-predicted': row({
     values: {},
     severity: cautious,

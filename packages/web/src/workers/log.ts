@@ -18,7 +18,8 @@ export interface LogApi {
 export const logApi: LogApi = {
   log: (plan, tell) => {
     const diagnosis = diagnose(plan, readingsOf(plan, plan.log ?? []), tell);
-    return { plan, diagnosis, findings: (plan.log ?? []).length > 0 ? diagnoseFindings(diagnosis) : [] };
+    const entries = plan.log?.length ?? 0;
+    return { plan, diagnosis, findings: entries > 0 ? diagnoseFindings(diagnosis, entries) : [] };
   },
   planned: (plan, entry) => {
     const [read] = readingsOf(plan, [entry]);
