@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { holdsInAnyUnits, ruleValue } from '@vernal-slope/core/working';
 import { compilePlan, lpmOfFlow } from '../compile/index.ts';
 import { loadPlan, savePlan } from '../document/index.ts';
 import { applyCommand } from '../edit/index.ts';
@@ -16,6 +17,7 @@ import {
   Predictor,
   readingsOf,
   readLogCsv,
+  shareWorking,
   usualError,
   withCause,
   type Cause,
@@ -249,6 +251,15 @@ describe('a log', () => {
     const bad = loadPlan(savePlan({ ...small, log: [{ at: '2026-08-14', place: 'near', pressureKPa: 57 }] } as Plan));
     expect(!bad.ok && bad.faults[0].path).toBe('$.log[0].at');
   });
+});
+
+it('the weight of each cause shows its working, in any units', () => {
+  const d = diagnose(small, readings(small, { kind: 'blockage', at: 'to-near', size: 40 }));
+  for (const c of d.causes) {
+    const w = shareWorking(d, c, c.kind);
+    expect(ruleValue(w)).toBeCloseTo(c.share, 9);
+    expect(holdsInAnyUnits(w)).toBe(true);
+  }
 });
 
 it('the report prints readings, causes with their units, and findings', () => {

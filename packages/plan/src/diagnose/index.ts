@@ -3,4 +3,5 @@ export { calibrate, CAUSE_UNITS, leakId, placesOf, withCause, type Cause, type C
 export { diagnose, type Diagnosis, type FoundCause, type ReadAgainst, type Telling } from './diagnose.ts';
 export { addReading, addReadings, takeReading } from './edits.ts';
 export { diagnoseFindings, diagnoseReport, readLogCsv, type DiagnoseReport, type LogRead } from './report.ts';
+export { shareWorking } from './workings.ts';
 export { possibleReadings, Predictor, readingsOf, usualError, type Read, type ReadingKind } from './predict.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What would explain the readings, by weight; what to look at first, what to read next, a cause tried as a what-if.
 import { computed } from 'vue';
-import { calibrate, type FoundCause } from '@vernal-slope/plan/diagnose';
+import { calibrate, shareWorking, type FoundCause } from '@vernal-slope/plan/diagnose';
 import type { Command } from '@vernal-slope/plan/edit';
 import { nameIn } from '../../display/names.ts';
 import { percent, showText } from '../../display/quantities.ts';
@@ -23,6 +23,7 @@ function show(c: FoundCause): void {
   if (plan.value.lines.some((l) => l.id === c.at)) page.pickLeg({ line: c.at, leg: 0 });
   else if (plan.value.nodes.some((n) => n.id === c.at)) page.choosePlace(c.at);
 }
+const working = (c: FoundCause): void => page.openMade(shareWorking(props.answer.diagnosis, c, words(c)));
 /** A gauge that reads wrong is no part of the plan. */
 const tried = (c: FoundCause): boolean => c.kind !== 'none' && c.kind !== 'gauge';
 </script>
@@ -33,7 +34,9 @@ const tried = (c: FoundCause): boolean => c.kind !== 'none' && c.kind !== 'gauge
     <ol data-test="causes">
       <li v-for="(c, k) in causes" :key="`${c.kind} ${c.at}`" :data-cause="`${c.kind} ${c.at}`">
         <span class="bar" aria-hidden="true"><i :style="{ width: `${100 * c.share}%` }" /></span>
-        <strong class="figure">{{ percent(c.share) }}</strong>
+        <button type="button" class="figure share" title="Show the working" @click="working(c)">
+          {{ percent(c.share) }}
+        </button>
         <span class="what">
           <button v-if="c.at !== ''" type="button" class="place" @click="show(c)">{{ words(c) }}</button>
           <template v-else>{{ words(c) }}</template>

@@ -47,7 +47,7 @@ describe('causes', () => {
   it('stand by weight, with what to look at first; a gauge and chance are not tried in the plan', () => {
     const { view } = mountOnPage(read, (t: TestPage) => h(CauseList, { answer: logApi.log(t.plan.value) }), 'log');
     const items = view.findAll('[data-test="causes"] li');
-    const shares = items.map((i) => Number.parseFloat(i.get('strong').text()));
+    const shares = items.map((i) => Number.parseFloat(i.get('.share').text()));
     expect(shares).toEqual([...shares].sort((a, b) => b - a));
     expect(view.find('[data-cause="blockage main"]').exists()).toBe(true);
     for (const item of items)
