@@ -41,6 +41,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 const NAMES: Readonly<Record<string, string>> = {
   pressure: 'pressure at',
+  'cause-share': 'weight of',
   'static-pressure': 'pressure with all shut at',
   'outlet-flow': 'flow at',
   'orifice-flow': 'flow into',
