@@ -577,8 +577,8 @@ const OWN = [
   [
     'build: a task that is done before what it waits for',
     `${C}schedule/days.ts`,
-    'if (holds.some((h) => undone.has(h.of))) continue;',
-    '',
+    'undone.has(h.of) ? Infinity : (end.get(h.of) ?? -Infinity) + h.wait',
+    '(end.get(h.of) ?? -Infinity) + h.wait',
   ],
   [
     'build: waits of no length',
