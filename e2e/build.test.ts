@@ -6,14 +6,7 @@ import { Key, Page } from './harness/page.ts';
 
 const app = new RunningApp();
 let page: Page;
-const open = async (document: object): Promise<string> => {
-  const made = await fetch(`${app.address}/api/plans`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ document }),
-  });
-  return `${app.address}/plan/${((await made.json()) as { id: string }).id}/build`;
-};
+const open = async (document: object): Promise<string> => `${app.address}/plan/${await app.create(document)}/build`;
 const count = async (css: string): Promise<number> => (await page.driver.findElements(By.css(css))).length;
 const plan = {
   format: 'vernal-slope/plan',

@@ -42,14 +42,7 @@ const plan = {
     { id: 'to-far', from: 'fork', to: 'far', legs: [{ lengthM: 50, endGroundM: 98, pipe: 'astm-d2239-sidr15/3/4' }] },
   ],
 };
-const open = async (document: object): Promise<string> => {
-  const made = await fetch(`${app.address}/api/plans`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ document }),
-  });
-  return `${app.address}/plan/${((await made.json()) as { id: string }).id}/log`;
-};
+const open = async (document: object): Promise<string> => `${app.address}/plan/${await app.create(document)}/log`;
 const count = async (css: string): Promise<number> => (await page.driver.findElements(By.css(css))).length;
 
 beforeAll(async () => {
@@ -121,6 +114,14 @@ describe('log', () => {
       day.value = '2099-01-01';
       day.dispatchEvent(new Event('change', { bubbles: true }));
     `);
+    // a time that is none, at phone width: told within the page
+    await page.size(390, 844);
+    const time = await page.field('Time of the reading');
+    await time.sendKeys(Key.chord(Key.CONTROL, 'a'), 'noon', Key.TAB);
+    await page.find('.time-field [role="alert"]');
+    expect(await page.driver.executeScript('return document.documentElement.scrollWidth')).toBe(390);
+    await time.sendKeys(Key.chord(Key.CONTROL, 'a'), '07:40', Key.TAB);
+    await page.size(1280, 800);
     const keep = await page.part('keep-reading');
     await keep.sendKeys(Key.ENTER);
     expect(await page.text('reading-fault')).toContain('still to come');

@@ -41,14 +41,7 @@ const plan = {
     },
   ],
 };
-const open = async (document: object, step = 'parts'): Promise<string> => {
-  const made = await fetch(`${app.address}/api/plans`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ document }),
-  });
-  return `${app.address}/plan/${((await made.json()) as { id: string }).id}/${step}`;
-};
+const open = async (document: object): Promise<string> => `${app.address}/plan/${await app.create(document)}/parts`;
 const inRow = (id: string, css: string): string => `[data-item="${id}"] ${css}`;
 
 beforeAll(async () => {

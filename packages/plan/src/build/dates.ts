@@ -1,5 +1,6 @@
 // Days of the work: from when it begins, with the week that is worked, days off and what is done.
 import { schedule } from '@vernal-slope/core/schedule';
+import { secondsOfHours } from '../fields/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { buildSteps, type BuildStep } from './steps.ts';
@@ -23,6 +24,8 @@ export interface DatedStep extends BuildStep {
 export const weekday = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;
 
 const DAY = 86_400;
+/** Whole days that a wait takes, s. */
+export const waitDays = (wait: number): number => Math.ceil(wait / DAY - 1e-9);
 
 /**
  * Every step with its days, in an order that holds.
@@ -46,7 +49,7 @@ export function datedSteps(plan: Plan, from: string, today?: string): DatedStep[
     steps,
     {
       from: first,
-      perDay: (build.hoursPerDay ?? BUILD_DEFAULTS.hoursPerDay) * 3600,
+      perDay: secondsOfHours(build.hoursPerDay ?? BUILD_DEFAULTS.hoursPerDay),
       working: (day) => week.has(weekday(day)) && !off.has(day),
     },
     done,
@@ -77,7 +80,7 @@ function earlyOf(
     const before = done.get(h.of);
     // what has not been ticked may have been forgotten; only a wait that is known to be short is told
     if (before === undefined) continue;
-    const may = before + Math.ceil(h.wait / DAY - 1e-9);
+    const may = before + waitDays(h.wait);
     if (on < may) return { of: h.of, from: dateOf(may) };
   }
   return undefined;

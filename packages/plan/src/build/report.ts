@@ -1,5 +1,6 @@
 // The work as the command line prints it, and as a calendar takes it.
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
+import { hoursOf } from '../fields/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { Finding } from '../findings/index.ts';
 import type { Plan } from '../schema/index.ts';
@@ -7,7 +8,6 @@ import { datedSteps, type DatedStep } from './dates.ts';
 import { buildFindings } from './judge.ts';
 import { CAUTION_WORDS, SIGN_WORDS, WORK } from './words.ts';
 
-const HOUR = 3600;
 const tidy = (v: number): number => Number(v.toFixed(2));
 
 export interface StepsReport {
@@ -26,9 +26,9 @@ export function stepsReport(plan: Plan, from: string): StepsReport {
       of: [...s.of],
       why: WORK[s.work].why,
       after: s.holds.map((h) => h.of),
-      waitH: tidy(s.wait / HOUR),
-      holds: s.holds.filter((h) => h.wait > 0).map((h) => ({ of: h.of, waitH: tidy(h.wait / HOUR) })),
-      hours: tidy(s.time / HOUR),
+      waitH: tidy(hoursOf(s.wait)),
+      holds: s.holds.filter((h) => h.wait > 0).map((h) => ({ of: h.of, waitH: tidy(hoursOf(h.wait)) })),
+      hours: tidy(hoursOf(s.time)),
       at: s.at ?? null,
       start: s.first,
       end: s.last,

@@ -3,6 +3,7 @@ import { cementDays, orderOf, SILICONE_DAYS, type Hold, type Task } from '@verna
 import { curing } from '@vernal-slope/core/stand';
 import { meetings } from '@vernal-slope/core/parts';
 import { isDrinking } from '../budget/index.ts';
+import { secondsOfHours } from '../fields/index.ts';
 import { isBed, isSource, isStore, isTap, isVessel, nameOf, type PlanNode, type SourceNode } from '../kinds/index.ts';
 import { HOURS, jointsOf, type Joint } from '../parts/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
@@ -26,7 +27,6 @@ export interface BuildStep extends Task {
   readonly signs: readonly Sign[];
 }
 
-const HOUR = 3600;
 const DAY = 86_400;
 /** Hours by rule of thumb (common practice, no source). */
 const RULES = {
@@ -229,7 +229,7 @@ export function buildSteps(plan: Plan): BuildStep[] {
         .concat(a.holds ?? []),
       wait: a.wait ?? 0,
       ...(a.sets ? { sets: a.sets } : {}),
-      time: a.hours * HOUR,
+      time: secondsOfHours(a.hours),
       rank: 0,
       cautions: (a.cautions ?? []).filter((c): c is Caution => c !== false),
       signs: (a.signs ?? []).filter((s): s is Sign => s !== false),
@@ -457,7 +457,7 @@ export function buildSteps(plan: Plan): BuildStep[] {
         ...stores.map((s) => idOf('level', s)),
       ],
       hours: RULES.disinfect,
-      wait: CONTACT_H * HOUR,
+      wait: secondsOfHours(CONTACT_H),
       sets: 'contact',
       cautions: ['chlorine', 'confined'],
     });

@@ -11,7 +11,7 @@ import {
 import { resolvePipe } from '../compile/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { placesOf, withCause, type Cause, type CauseKind } from './causes.ts';
-import { possibleReadings, Predictor, toSI, usualError, type Read, type ReadingKind } from './predict.ts';
+import { agrees, possibleReadings, Predictor, usualErrorSI, type Read, type ReadingKind } from './predict.ts';
 
 export interface ReadAgainst {
   readonly read: Read;
@@ -47,7 +47,6 @@ export interface Diagnosis {
   readonly next?: Telling;
 }
 
-const AGREES = 2;
 /** How common a cause is before anything is read (common practice, no source). */
 const COMMON: Readonly<Record<Exclude<CauseKind, 'none'>, number>> = {
   blockage: 3,
@@ -114,7 +113,7 @@ export function diagnose(
     return {
       read,
       ...(predicted === undefined ? {} : { predicted }),
-      agrees: predicted !== undefined && Math.abs(read.measured - predicted) <= AGREES * read.error,
+      agrees: predicted !== undefined && agrees(read.measured, read.error, predicted),
     };
   });
   const used = readings.flatMap((r) => (r.predicted === undefined ? [] : [{ ...r.read, planned: r.predicted }]));
@@ -199,8 +198,7 @@ function tellingOf(plan: Plan, a: Cause, b: Cause, at: string): Telling | undefi
   const list = possibleReadings(plan, at).flatMap((r) => {
     const [x, y] = [first.read(r), second.read(r)];
     if (x === undefined || y === undefined) return [];
-    const least = toSI(r.kind, usualError(r.kind, 0));
-    return [{ ...r, first: x, second: y, error: Math.max(least, 0.03 * Math.max(Math.abs(x), Math.abs(y))) }];
+    return [{ ...r, first: x, second: y, error: usualErrorSI(r.kind, Math.max(Math.abs(x), Math.abs(y))) }];
   });
   const best = mostTelling(list);
   if (!best || best.apart < 1) return undefined;

@@ -4,4 +4,13 @@ export { diagnose, type Diagnosis, type FoundCause, type ReadAgainst, type Telli
 export { addReading, addReadings, takeReading } from './edits.ts';
 export { diagnoseFindings, diagnoseReport, readLogCsv, type DiagnoseReport, type LogRead } from './report.ts';
 export { shareWorking } from './workings.ts';
-export { possibleReadings, Predictor, readingsOf, usualError, type Read, type ReadingKind } from './predict.ts';
+export {
+  agrees,
+  possibleReadings,
+  Predictor,
+  readingsOf,
+  usualError,
+  usualErrorSI,
+  type Read,
+  type ReadingKind,
+} from './predict.ts';

@@ -1,8 +1,16 @@
 // What a plan says that a gauge, a bucket, a stick and a watch would read.
 import { solve, type Solution } from '@vernal-slope/core/network';
 import { pressureOfHead } from '@vernal-slope/core/water';
-import { compilePlan, flowFromLpm, pascals, seconds, stateFor, type Compiled } from '../compile/index.ts';
-import type { ReadingEntry } from '../fields/index.ts';
+import { compilePlan, stateFor, type Compiled } from '../compile/index.ts';
+import {
+  flowFromLpm,
+  kiloPascals,
+  lpmOfFlow,
+  minutesOfSeconds,
+  pascals,
+  seconds,
+  type ReadingEntry,
+} from '../fields/index.ts';
 import { feeds, isSource, isTap, isVessel, yieldOf } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { nodeFlow, refillOf } from '../solve/index.ts';
@@ -34,10 +42,24 @@ const TO_SI: Readonly<Record<ReadingKind, (v: number) => number>> = {
   levelM: (v) => v,
   refillMin: seconds,
 };
+const FROM_SI: Readonly<Record<ReadingKind, (v: number) => number>> = {
+  pressureKPa: kiloPascals,
+  flowLpm: lpmOfFlow,
+  levelM: (v) => v,
+  refillMin: minutesOfSeconds,
+};
 const ERROR_OF = { pressureKPa: 'errorKPa', flowLpm: 'errorLpm', levelM: 'errorM', refillMin: 'errorMin' } as const;
 export const toSI = (kind: ReadingKind, v: number): number => TO_SI[kind](v);
+export const fromSI = (kind: ReadingKind, v: number): number => FROM_SI[kind](v);
 /** Standard error of a reading in its own unit where none is said. */
 export const usualError = (kind: ReadingKind, value: number): number => Math.max(SHARE * Math.abs(value), LEAST[kind]);
+
+/** The same in SI. */
+export const usualErrorSI = (kind: ReadingKind, v: number): number => toSI(kind, usualError(kind, fromSI(kind, v)));
+/** A reading agrees with a prediction within so many standard errors. */
+const AGREES = 2;
+export const agrees = (measured: number, error: number, predicted: number): boolean =>
+  Math.abs(measured - predicted) <= AGREES * error;
 
 /** Readings of a log in SI; entries without a figure, and those of places that are gone, are left out. */
 export function readingsOf(plan: Plan, log: readonly ReadingEntry[]): Read[] {

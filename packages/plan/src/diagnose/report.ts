@@ -1,20 +1,13 @@
 // Diagnosis as the command line prints it, and a log out of a sheet.
 import Papa from 'papaparse';
-import { kiloPascals, lpmOfFlow } from '../compile/index.ts';
 import type { Fault } from '../document/index.ts';
 import { readingSchema, type ReadingEntry } from '../fields/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { CAUSE_UNITS } from './causes.ts';
 import { diagnose, type Diagnosis } from './diagnose.ts';
-import { readingsOf, type ReadingKind } from './predict.ts';
+import { fromSI, readingsOf } from './predict.ts';
 
-const FROM_SI: Readonly<Record<ReadingKind, (v: number) => number>> = {
-  pressureKPa: kiloPascals,
-  flowLpm: lpmOfFlow,
-  levelM: (v) => v,
-  refillMin: (v) => v / 60,
-};
 const tidy = (v: number): number => Number(v.toPrecision(6));
 
 export interface DiagnoseReport {
@@ -53,8 +46,8 @@ export function diagnoseReport(plan: Plan, log: readonly ReadingEntry[]): Diagno
       index: read.index,
       place: read.place,
       kind: read.kind,
-      measured: tidy(FROM_SI[read.kind](read.measured)),
-      predicted: predicted === undefined ? null : tidy(FROM_SI[read.kind](predicted)),
+      measured: tidy(fromSI(read.kind, read.measured)),
+      predicted: predicted === undefined ? null : tidy(fromSI(read.kind, predicted)),
       agrees,
     })),
     causes: d.causes.map((c) => ({
@@ -70,8 +63,8 @@ export function diagnoseReport(plan: Plan, log: readonly ReadingEntry[]): Diagno
           place: d.next.place,
           kind: d.next.kind,
           open: d.next.open,
-          first: tidy(FROM_SI[d.next.kind](d.next.first)),
-          second: tidy(FROM_SI[d.next.kind](d.next.second)),
+          first: tidy(fromSI(d.next.kind, d.next.first)),
+          second: tidy(fromSI(d.next.kind, d.next.second)),
         }
       : null,
     findings: diagnoseFindings(d, log.length),

@@ -35,6 +35,8 @@ export const perMetre = (perKm: number): number => perKm / 1000;
 export const speedOfMPerH = (mPerHour: number): number => mPerHour / 3600;
 export const mPerHOfSpeed = (speed: number): number => speed * 3600;
 export const secondsOfHours = (hours: number): number => hours * 3600;
+export const hoursOf = (s: number): number => s / 3600;
+export const minutesOfSeconds = (s: number): number => fromSI(s, MINUTE);
 export const perSecond = (perHour: number): number => perHour / 3600;
 /** m/s of rain from mm/h. */
 export const rainRate = (mmPerHour: number): number => metresOfMm(mmPerHour) / 3600;

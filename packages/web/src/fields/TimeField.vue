@@ -54,6 +54,11 @@ function take(): void {
 .time-field {
   display: inline-flex;
   flex-direction: column;
+  min-width: 76px;
+  max-width: 100%;
+}
+
+.time-field :deep(.n-input) {
   width: 76px;
 }
 

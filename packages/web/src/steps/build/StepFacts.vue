@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import { CAUTION_WORDS, SIGN_WORDS, tickStep, WORK, type DatedStep } from '@vernal-slope/plan/build';
 import { dateText } from '../../display/dates.ts';
-import { fixed } from '../../display/quantities.ts';
+import { fixed, showText } from '../../display/quantities.ts';
 import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import DateField from '../../fields/DateField.vue';
@@ -52,7 +52,7 @@ const done = (): void => {
       <h2 id="step-title">{{ step.title }}</h2>
       <span class="muted small"
         >{{ step.first === step.last ? dateText(step.first) : `${dateText(step.first)} to ${dateText(step.last)}` }};
-        {{ fixed(step.time / 3600, step.time < 36000 ? 1 : 0) }} h by rule of thumb</span
+        {{ showText(step.time, 'duration', settings.units) }} by rule of thumb</span
       >
     </header>
     <p>{{ words.why }}</p>

@@ -2,13 +2,10 @@
 import { scaleLinear } from 'd3-scale';
 import { dayNumber } from '@vernal-slope/plan/formats';
 import { countOf } from '../../judgement/stepjudgement.ts';
-import type { DatedStep } from '@vernal-slope/plan/build';
+import { waitDays, type DatedStep } from '@vernal-slope/plan/build';
 
-const DAY_S = 86_400;
-
-/** A wait in whole days, or hours where it is none. */
-export const waitText = (wait: number): string =>
-  wait >= DAY_S ? countOf(Math.ceil(wait / DAY_S - 1e-9), 'day') : countOf(Math.round(wait / 3600), 'hour');
+/** A wait in whole days. */
+export const waitText = (wait: number): string => countOf(waitDays(wait), 'day');
 
 export interface Tread {
   readonly step: DatedStep;
@@ -17,8 +14,6 @@ export interface Tread {
   readonly to: number;
   /** Where its wait ends; undefined of steps without one. */
   readonly waits?: number;
-  /** Which of the drawn steps waits for it, by its place in the list; undefined where none is drawn. */
-  readonly holds?: number;
 }
 
 export interface Slope {
@@ -51,16 +46,12 @@ export function slopeOf(steps: readonly DatedStep[], today: string, before: numb
   const x = scaleLinear([first, last], [0, 1]).clamp(true);
   const now = dayNumber(today);
   return {
-    treads: shown.map((step): Tread => {
-      const holds = shown.findIndex((s) => s.holds.some((h) => h.of === step.id && h.wait > 0));
-      return {
-        step,
-        from: x(step.day),
-        to: x(end(step)),
-        ...(step.wait > 0 ? { waits: x(end(step) + step.wait / DAY_S) } : {}),
-        ...(step.wait > 0 && holds >= 0 ? { holds } : {}),
-      };
-    }),
+    treads: shown.map((step): Tread => ({
+      step,
+      from: x(step.day),
+      to: x(end(step)),
+      ...(step.wait > 0 ? { waits: x(end(step) + waitDays(step.wait)) } : {}),
+    })),
     ticks: x
       .ticks(6)
       .map((day) => ({ day, at: x(day) }))

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onScopeDispose, ref, shallowRef, watch 
 import type { Units } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { dateText } from '../../display/dates.ts';
-import { fixed } from '../../display/quantities.ts';
+import { show } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import { todayText } from '../../session/useBudget.ts';
@@ -62,7 +62,7 @@ export const buildStep: StepRow = {
       if (!answer) return { title: 'Build', subtitle: 'Laying out the work …', figures: [], findings: [] };
       const { steps, findings } = answer;
       const done = steps.filter((s) => s.done).length;
-      const hours = steps.filter((s) => !s.done).reduce((sum, s) => sum + s.time, 0);
+      const left = steps.filter((s) => !s.done).reduce((sum, s) => sum + s.time, 0);
       const ends = steps.map((s) => s.last).sort();
       return {
         title: 'Build',
@@ -76,8 +76,7 @@ export const buildStep: StepRow = {
             : [
                 { text: String(steps.length - done), unit: '', label: 'steps still open', test: 'build-open' },
                 {
-                  text: fixed(hours / 3600, 0),
-                  unit: 'h',
+                  ...show(left, 'duration', settings.units),
                   label: 'of work left, by rule of thumb (common practice)',
                   test: 'build-hours',
                 },

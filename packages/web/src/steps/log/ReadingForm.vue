@@ -2,7 +2,14 @@
 // One reading, outdoors: the place, what was open, one number; what was planned stands beside it before it is kept.
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { wrap } from 'comlink';
-import { addReading, addReadings, readLogCsv, usualError, type ReadingKind } from '@vernal-slope/plan/diagnose';
+import {
+  addReading,
+  addReadings,
+  agrees,
+  readLogCsv,
+  usualErrorSI,
+  type ReadingKind,
+} from '@vernal-slope/plan/diagnose';
 import { levelFor } from '@vernal-slope/plan/compile';
 import { feeds, isSource, isStore, isTap, isVessel, vesselHeight } from '@vernal-slope/plan/kinds';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
@@ -107,9 +114,8 @@ watch(
 );
 const off = computed(() => {
   if (value.value === undefined || planned.value === undefined) return undefined;
-  const apart = si(value.value) - planned.value;
-  const error = si(usualError(kind.value, value.value));
-  return { apart, far: Math.abs(apart) > 2 * error };
+  const read = si(value.value);
+  return { apart: read - planned.value, far: !agrees(read, usualErrorSI(kind.value, read), planned.value) };
 });
 const setValue = (v: number): string | undefined => {
   value.value = v;

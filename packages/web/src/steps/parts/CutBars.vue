@@ -196,7 +196,7 @@ h3 {
 
 .sold {
   display: inline-flex;
-  white-space: nowrap;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
   font-size: var(--text-s);
