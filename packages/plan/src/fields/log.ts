@@ -1,4 +1,5 @@
-// What was read in the field: one reading an entry, with what ran then and how the tanks stood.
+// What was read and done in the field: one reading an entry, with what ran then and how the tanks stood; or rain, a
+// repair, an upkeep, a photograph.
 import { z } from 'zod';
 import { list } from './limits.ts';
 import { atLeastZero, id, positive } from './place.ts';
@@ -11,9 +12,14 @@ export const momentSchema = z
     'must be a day and a time such as 2026-08-14T07:40',
   );
 
+/** Names an entry of the log, or a photograph, for good. */
+export const rowIdSchema = z.string().regex(/^[\w-]{1,64}$/, 'must be letters, figures, - and _');
+
 export const readingSchema = z.looseObject({
+  /** Given by who made the entry: sent twice it counts once. */
+  id: rowIdSchema.optional(),
   at: momentSchema,
-  /** A node. */
+  /** A node; of a repair or an upkeep also a line. */
   place: id,
   /** One of these: just upstream of what is there; at an outlet, a float or a source; of a vessel; of a trough, full again. */
   pressureKPa: z.number().min(-100).max(1e4).optional(),
@@ -29,6 +35,14 @@ export const readingSchema = z.looseObject({
   errorLpm: positive.max(1e6).optional(),
   errorM: positive.max(50).optional(),
   errorMin: positive.max(100_000).optional(),
+  /** Rain since it was read last, mm. */
+  rainMm: atLeastZero.max(2000).optional(),
+  /** What was mended. */
+  repair: z.string().min(1).max(2000).optional(),
+  /** An upkeep that was done, by its id. */
+  upkeep: z.string().min(1).max(500).optional(),
+  /** A photograph, by its id; it is kept beside the plan. */
+  photo: rowIdSchema.optional(),
   note: z.string().max(2000).optional(),
 });
 export type ReadingEntry = z.infer<typeof readingSchema>;

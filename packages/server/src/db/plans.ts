@@ -4,6 +4,19 @@ import { gunzip } from 'node:zlib';
 import { and, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
 import type { Prepared } from '../documents/prepare.ts';
 import type { Db } from './database.ts';
+import {
+  changeLog,
+  keepPhoto,
+  logOf,
+  photoOf,
+  putIn,
+  withLog,
+  withoutLog,
+  type LogChange,
+  type LogResult,
+  type LogRow,
+  type Photo,
+} from './log.ts';
 import { grids, marks, plans, versions } from './schema.ts';
 
 const unpack = promisify(gunzip);
@@ -14,10 +27,13 @@ export interface StoredPlan {
   readonly revision: number;
   readonly createdAt: Date;
   readonly updatedAt: Date;
-  /** JSON */ readonly document: string;
+  /** JSON, its log put back into it. */ readonly document: string;
+  /** How often each entry of the log was written, those taken out too. */
+  readonly readings: Readonly<Record<string, number>>;
+  /** Changes of the log so far. */ readonly logRevision: number;
 }
 
-export type PlanSummary = Omit<StoredPlan, 'document'>;
+export type PlanSummary = Omit<StoredPlan, 'document' | 'readings' | 'logRevision'>;
 
 /** One save of a plan. */
 export interface Version {
@@ -45,13 +61,16 @@ const KEPT = {
   updatedAt: plans.updatedAt,
 } as const;
 
-const stored = (row: typeof plans.$inferSelect): StoredPlan => ({
+/** What a plan is with the rows of its log. `text` is the document without its log. */
+const stored = (row: PlanSummary, text: string, log: readonly LogRow[]): StoredPlan => ({
   id: row.id,
   title: row.title,
   revision: row.revision,
   createdAt: row.createdAt,
   updatedAt: row.updatedAt,
-  document: row.document,
+  document: withLog(text, log),
+  readings: Object.fromEntries(log.map((r) => [r.id, r.version])),
+  logRevision: log.reduce((most, r) => Math.max(most, r.changed), 0),
 });
 
 /** Plans put into a new database: id, document, and the grid of its valley, gzipped. */
@@ -74,11 +93,14 @@ export class PlanStore {
   }
 
   async get(id: string): Promise<StoredPlan | undefined> {
-    const rows = await this.#db
-      .select()
-      .from(plans)
-      .where(and(eq(plans.id, id), isNull(plans.deletedAt)));
-    return rows[0] && stored(rows[0]);
+    const [rows, log] = await this.#db.batch([
+      this.#db
+        .select()
+        .from(plans)
+        .where(and(eq(plans.id, id), isNull(plans.deletedAt))),
+      logOf(this.#db, id),
+    ]);
+    return rows[0] && stored(rows[0], rows[0].document, log);
   }
 
   async has(id: string): Promise<boolean> {
@@ -108,13 +130,14 @@ export class PlanStore {
           document: Buffer.from(document.packed),
         })
         .onConflictDoNothing(),
+      ...putIn(this.#db, id, document.log, now),
     ] as const;
   }
 
   /** Keeps a new plan. An id that is there already is a request sent twice: it is answered as the first was. */
   async create(document: Prepared, id = this.#newId()): Promise<StoredPlan> {
     const [made] = await this.#db.batch(this.#begin(id, document, this.#now()));
-    if (made[0]) return { ...made[0], document: document.text };
+    if (made[0]) return stored(made[0], document.text, await logOf(this.#db, id));
     const first = await this.#version(id, eq(versions.revision, 1));
     if (!first) throw new Error(`the plan ${id} is there without its first version`);
     return first;
@@ -122,7 +145,8 @@ export class PlanStore {
 
   /**
    * Saves over `revision` only, with its version, in one transaction: two saves on one revision cannot both win, and
-   * what is stored is in the history. A `key` that was seen before is a request sent twice: answered as the first was.
+   * what is stored is in the history. Entries of its log that are not known come in; none is changed or taken out by
+   * it. A `key` that was seen before is a request sent twice: answered as the first was.
    */
   async save(id: string, revision: number, document: Prepared, summary = '', key?: string): Promise<SaveResult> {
     const now = this.#now();
@@ -171,8 +195,10 @@ export class PlanStore {
         .where(
           and(eq(versions.planId, id), isNull(versions.name), lt(versions.revision, revision + 2 - VERSIONS_KEPT)),
         ),
+      // readings are facts, whatever comes of the document: a save over another's loses none
+      ...putIn(this.#db, id, document.log, now),
     ]);
-    if (rows[0]) return { kind: 'saved', plan: { ...rows[0], document: document.text } };
+    if (rows[0]) return { kind: 'saved', plan: stored(rows[0], document.text, await logOf(this.#db, id)) };
     const current = await this.get(id);
     if (!current) return { kind: 'missing' };
     const first = key === undefined ? undefined : await this.#version(id, eq(versions.saveKey, key));
@@ -188,8 +214,12 @@ export class PlanStore {
       .where(and(eq(versions.planId, id), which, isNull(plans.deletedAt)));
     if (!row) return undefined;
     const { title, revision, savedAt, document } = row.version;
-    const text = (await unpack(document)).toString('utf8');
-    return { id, title, revision, createdAt: row.createdAt, updatedAt: savedAt, document: text };
+    const text = withoutLog((await unpack(document)).toString('utf8'));
+    return stored(
+      { id, title, revision, createdAt: row.createdAt, updatedAt: savedAt },
+      text,
+      await logOf(this.#db, id),
+    );
   }
 
   /** Saves of a plan, newest first; undefined when there is no such plan. */
@@ -208,14 +238,16 @@ export class PlanStore {
       .orderBy(desc(versions.revision));
   }
 
-  /** The plan as it was at a revision. */
+  /** The plan as it was at a revision, with the log of today: what was read stays read. */
   async version(id: string, revision: number): Promise<(Version & { document: string }) | undefined> {
     if (!(await this.has(id))) return undefined;
     const [row] = await this.#db
       .select()
       .from(versions)
       .where(and(eq(versions.planId, id), eq(versions.revision, revision)));
-    return row && { ...row, document: (await unpack(row.document)).toString('utf8') };
+    if (!row) return undefined;
+    const text = withoutLog((await unpack(row.document)).toString('utf8'));
+    return { ...row, document: withLog(text, await logOf(this.#db, id)) };
   }
 
   /** Gives a version a name, or takes it away. @returns false when there is no such version */
@@ -250,6 +282,24 @@ export class PlanStore {
     return true;
   }
 
+  /** The log of a plan, a row an entry; undefined when there is no such plan. */
+  async log(id: string): Promise<readonly LogRow[] | undefined> {
+    return (await this.has(id)) ? logOf(this.#db, id) : undefined;
+  }
+
+  /** Makes changes of a log; each only over the writing that it is based on. */
+  async changeLog(id: string, changes: readonly LogChange[]): Promise<LogResult> {
+    return changeLog(this.#db, id, changes, this.#now());
+  }
+
+  async keepPhoto(id: string, photo: string, kept: Photo): Promise<'kept' | 'missing' | 'full'> {
+    return keepPhoto(this.#db, id, photo, kept, this.#now());
+  }
+
+  async photo(id: string, photo: string): Promise<Photo | undefined> {
+    return photoOf(this.#db, id, photo);
+  }
+
   /** @returns false when there is no such plan */
   async remove(id: string): Promise<boolean> {
     const rows = await this.#db
@@ -267,7 +317,7 @@ export class PlanStore {
       .set({ deletedAt: null })
       .where(and(eq(plans.id, id), isNotNull(plans.deletedAt)))
       .returning();
-    return rows[0] && stored(rows[0]);
+    return rows[0] && stored(rows[0], rows[0].document, await logOf(this.#db, id));
   }
 
   /**

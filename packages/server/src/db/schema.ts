@@ -1,5 +1,5 @@
 // Tables of the database.
-import { blob, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 /** A plan is one document, saved whole; a deleted one keeps its row so that deleting can be undone. */
 export const plans = sqliteTable('plans', {
@@ -34,6 +34,45 @@ export const versions = sqliteTable(
     primaryKey({ columns: [table.planId, table.revision] }),
     uniqueIndex('versions_save_key').on(table.planId, table.saveKey),
   ],
+);
+
+/**
+ * The log of a plan: a row an entry, so that two devices that read at once never write over one another. An entry that
+ * was taken out keeps its row without its text: the same request, sent late, does not bring it back.
+ */
+export const readings = sqliteTable(
+  'readings',
+  {
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plans.id, { onDelete: 'cascade' }),
+    /** Given by who made it; the same reading sent twice is one row. */
+    id: text('id').notNull(),
+    /** How often it was written: a change says which writing it is based on. */
+    version: integer('version').notNull(),
+    /** JSON of the entry without its id; null where it was taken out. */
+    entry: text('entry'),
+    /** Changes of the plan's log count up: at which it came in, and at which it was written last. */
+    added: integer('added').notNull(),
+    changed: integer('changed').notNull(),
+    savedAt: integer('saved_at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.planId, table.id] }), index('readings_added').on(table.planId, table.added)],
+);
+
+/** Photographs of a log, small ones; an entry names its own. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plans.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    type: text('type').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    savedAt: integer('saved_at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.planId, table.id] })],
 );
 
 /** The elevation grid of a plan: ESRI ASCII in metres from the plan's origin, gzipped. */

@@ -1,16 +1,24 @@
 // What a request about a plan says, read and checked, and the document made ready to be stored: for a worker thread,
 // since ten megabytes take seconds.
+import { createHash } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import { checkPlan, MAX_DEPTH, nestingDepth, type Fault } from '@vernal-slope/plan/document';
 import { readAsciiGrid } from '@vernal-slope/plan/formats';
-import type { Plan } from '@vernal-slope/plan/schema';
+import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 import { z } from 'zod';
 
-/** A sound document as it is stored. */
+/** An entry of a log as it is stored: JSON, without its id. */
+export interface PreparedEntry {
+  readonly id: string;
+  readonly entry: string;
+}
+
+/** A sound document as it is stored: its log is rows of their own. */
 export interface Prepared {
   readonly title: string;
-  /** JSON */
+  /** JSON, without the log. */
   readonly text: string;
+  readonly log: readonly PreparedEntry[];
   /** The same, gzipped, for the history. */
   readonly packed: Uint8Array;
 }
@@ -69,10 +77,22 @@ function bodyOf(bytes: Uint8Array): { readonly value: unknown } | Refused {
   }
 }
 
+/** Entries as rows. One without an id gets it from what it says, so that the same document sent twice adds nothing. */
+export function entriesOf(log: readonly ReadingEntry[]): PreparedEntry[] {
+  const seen = new Map<string, number>();
+  return log.map(({ id, ...rest }) => {
+    const entry = JSON.stringify(rest);
+    const nth = seen.get(entry) ?? 0;
+    seen.set(entry, nth + 1);
+    return { id: id ?? createHash('sha256').update(`${nth} ${entry}`).digest('base64url').slice(0, 16), entry };
+  });
+}
+
 /** A plan as it is stored. */
 export function pack(plan: Plan): Prepared {
-  const text = JSON.stringify(plan);
-  return { title: plan.title, text, packed: gzipSync(text) };
+  const { log, ...rest } = plan;
+  const text = JSON.stringify(rest);
+  return { title: plan.title, text, packed: gzipSync(text), log: entriesOf(log ?? []) };
 }
 
 function soundDocument(document: unknown): { readonly ok: true; readonly document: Prepared } | Refused {

@@ -2,21 +2,17 @@
 import { createHash } from 'node:crypto';
 import { json, raw, Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { MAX_BYTES, type Fault } from '@vernal-slope/plan/document';
+import { MAX_BYTES } from '@vernal-slope/plan/document';
 import type { PlanStore, StoredPlan } from '../db/plans.ts';
 import type { Desk } from '../documents/desk.ts';
+import { bytesOf, missing, refuse } from './answers.ts';
+import { logRouter } from './log.ts';
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'is not the id of a plan');
 const revisionSchema = z.string().regex(/^[1-9]\d{0,8}$/);
 const nameSchema = z.strictObject({ name: z.string().trim().min(1).max(200).nullable() });
 /** What a request that may be sent twice is known by. */
 const keySchema = z.string().regex(/^[\w-]{8,200}$/);
-
-function refuse(res: Response, status: number, code: string, message: string, faults?: readonly Fault[]): void {
-  res.status(status).json({ error: { code, message, ...(faults ? { faults } : {}) } });
-}
-
-const missing = (res: Response): void => refuse(res, 404, 'no-plan', 'There is no such plan.');
 
 /** A stored plan as JSON. Its document is text already: ten megabytes are not parsed to be written again. */
 const bodyText = (plan: StoredPlan): string => {
@@ -26,18 +22,18 @@ const bodyText = (plan: StoredPlan): string => {
     revision: plan.revision,
     createdAt: plan.createdAt.toISOString(),
     updatedAt: plan.updatedAt.toISOString(),
+    logRevision: plan.logRevision,
+    readings: plan.readings,
   });
   return `${head.slice(0, -1)},"document":${plan.document}}`;
 };
 const send = (res: Response, text: string): void => void res.type('application/json').send(text);
-/** A plan as it is now. Its revision tells whether it changed: ten megabytes are not hashed to find out. */
+/** A plan as it is now. Its revisions tell whether it changed: ten megabytes are not hashed to find out. */
 const sendPlan = (res: Response, plan: StoredPlan): void =>
-  send(res.set('ETag', `W/"${plan.id}-${plan.revision}-${plan.updatedAt.getTime()}"`), bodyText(plan));
-
-const bytesOf = (req: Request): Uint8Array => {
-  const body: unknown = req.body;
-  return body instanceof Uint8Array ? body : new Uint8Array();
-};
+  send(
+    res.set('ETag', `W/"${plan.id}-${plan.revision}-${plan.updatedAt.getTime()}-${plan.logRevision}"`),
+    bodyText(plan),
+  );
 
 /** Key of a request that may be sent twice; undefined where it has none. @throws on one that is no key */
 function keyOf(req: Request): { readonly ok: true; readonly key?: string } | { readonly ok: false } {
@@ -57,6 +53,8 @@ export function plansRouter(store: PlanStore, desk: Desk): Router {
     if (idSchema.safeParse(id).success) next();
     else refuse(res, 400, 'bad-id', 'This is not the id of a plan.');
   });
+
+  router.use('/plans/:id', logRouter(store));
 
   router.get('/plans', async (_req, res) => {
     const list = await store.list();
