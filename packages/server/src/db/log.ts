@@ -41,8 +41,8 @@ export function withLog(document: string, log: readonly LogRow[]): string {
 /** A document of the time when its log was kept in it, without it. */
 export function withoutLog(document: string): string {
   if (!document.includes('"log":[')) return document;
-  const { log: _, ...rest } = JSON.parse(document) as { log?: unknown };
-  return JSON.stringify(rest);
+  const { log, ...rest } = JSON.parse(document) as { log?: unknown };
+  return log ? JSON.stringify(rest) : document;
 }
 
 /** The number that the next change of a log gets. */

@@ -1,7 +1,8 @@
 // The server's API as seen from the browser: answers pass a schema, failures are values.
 import { z } from 'zod';
 import { checkPlan, faultLine, type Fault } from '@vernal-slope/plan/document';
-import type { Plan } from '@vernal-slope/plan/schema';
+import { readingSchema, type Plan, type ReadingEntry } from '@vernal-slope/plan/schema';
+import { withoutLog, type LogChanges } from './logrows.ts';
 
 const summarySchema = z.object({
   id: z.string(),
@@ -17,7 +18,29 @@ const documentSchema = z.unknown().transform((value, context): Plan => {
   context.addIssue({ code: 'custom', message: checked.faults.slice(0, 3).map(faultLine).join(' ') });
   return z.NEVER;
 });
-const planSchema = summarySchema.extend({ document: documentSchema });
+const planSchema = summarySchema.extend({
+  document: documentSchema,
+  /** How often each entry of the log was written, those taken out too. */
+  readings: z.record(z.string(), z.number().int()).default({}),
+  /** Changes of the log so far. */
+  logRevision: z.number().int().default(0),
+});
+const logSchema = z.object({
+  logRevision: z.number().int(),
+  readings: z.array(
+    z.object({
+      id: z.string(),
+      version: z.number().int(),
+      entry: z.unknown().transform((entry, context): ReadingEntry | null => {
+        if (entry === null) return null;
+        const read = readingSchema.safeParse(entry);
+        if (read.success) return read.data;
+        context.addIssue({ code: 'custom', message: 'is no entry of a log' });
+        return z.NEVER;
+      }),
+    }),
+  ),
+});
 const versionSchema = z.object({
   revision: z.number(),
   title: z.string(),
@@ -36,6 +59,7 @@ export type PlanSummary = z.infer<typeof summarySchema>;
 export type Version = z.infer<typeof versionSchema>;
 export type VersionPlan = z.infer<typeof versionPlanSchema>;
 export type StoredPlan = z.infer<typeof planSchema>;
+export type LogAnswer = z.infer<typeof logSchema>;
 
 export type Failure =
   | { readonly kind: 'unreachable' }
@@ -102,17 +126,18 @@ async function ask<T>(
   };
 }
 
-/** A text of the server, or one sent to it; null where there is none. */
-async function askText(method: string, path: string, body?: string): Promise<Answer<string | null>> {
+/** A text of the server, or a text or a file sent to it; null where there is none. */
+async function askText(method: string, path: string, body?: string | Blob): Promise<Answer<string | null>> {
   try {
     const response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'text/plain' },
+      headers: body === undefined ? {} : { 'Content-Type': typeof body === 'string' ? 'text/plain' : body.type },
       body,
       signal: AbortSignal.timeout(PATIENCE_MS * 4),
     });
     if (response.ok) return { ok: true, value: response.status === 204 ? null : await response.text() };
-    if (response.status === 404) return { ok: true, value: null };
+    if (response.status === 404)
+      return method === 'GET' ? { ok: true, value: null } : { ok: false, failure: { kind: 'missing' } };
     if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
     const error = errorSchema.safeParse(await response.json());
     const message = error.data?.error.message ?? 'The server refused.';
@@ -138,7 +163,8 @@ export const api = {
   create: (document: Plan, key = newKey()): Promise<Answer<PlanSummary>> =>
     ask('POST', '/plans', summarySchema, { document }, key),
   save: (id: string, revision: number, document: Plan, summary: string, key: string): Promise<Answer<PlanSummary>> =>
-    ask('PUT', at(id), summarySchema, { revision, document, summary }, key),
+    // the log is rows of its own: what a save is based on says nothing of them
+    ask('PUT', at(id), summarySchema, { revision, document: withoutLog(document), summary }, key),
   remove: (id: string): Promise<Answer<null>> => ask('DELETE', at(id), z.null()),
   versions: (id: string): Promise<Answer<Version[]>> =>
     ask(
@@ -150,6 +176,13 @@ export const api = {
     ask('GET', `${at(id)}/versions/${revision}`, versionPlanSchema),
   nameVersion: (id: string, revision: number, name: string | null): Promise<Answer<null>> =>
     ask('PUT', `${at(id)}/versions/${revision}`, z.null(), { name }),
+  /** Changes of the log; each counts once however often it is sent. */
+  changeLog: (id: string, changes: LogChanges): Promise<Answer<LogAnswer>> =>
+    ask('POST', `${at(id)}/log`, logSchema, changes),
+  keepPhoto: (id: string, photo: string, blob: Blob): Promise<Answer<string | null>> =>
+    askText('PUT', `${at(id)}/photos/${encodeURIComponent(photo)}`, blob),
+  /** Address of a photograph that the server has. */
+  photoAddress: (id: string, photo: string): string => `/api${at(id)}/photos/${encodeURIComponent(photo)}`,
   /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none. */
   grid: (id: string): Promise<Answer<string | null>> => askText('GET', `${at(id)}/grid`),
   keepGrid: (id: string, ascii: string): Promise<Answer<string | null>> => askText('PUT', `${at(id)}/grid`, ascii),

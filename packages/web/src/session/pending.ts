@@ -3,6 +3,7 @@ import { createStore, del, get, set } from 'idb-keyval';
 import { z } from 'zod';
 import { checkPlan } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
+import type { Asked, Known } from './logrows.ts';
 
 /** A save that was sent and not answered: the server may have it, or not. */
 export interface Unanswered {
@@ -17,6 +18,10 @@ export interface Pending {
   /** Revision the edits are based on. */
   readonly revision: number;
   readonly unanswered?: Unanswered;
+  /** What the server was known to have of the log. */
+  readonly known?: Known;
+  /** What of the log was sent and not answered. */
+  readonly asked?: Asked;
 }
 
 const planSchema = z.unknown().transform((value, context): Plan => {
@@ -30,6 +35,10 @@ const pendingSchema = z.object({
   revision: z.number().int().min(1),
   unanswered: z
     .object({ key: z.string(), revision: z.number().int().min(1), document: planSchema, summary: z.string() })
+    .optional(),
+  known: z.record(z.string(), z.object({ version: z.number().int().min(1), text: z.string().nullable() })).optional(),
+  asked: z
+    .record(z.string(), z.object({ base: z.number().int().min(0), texts: z.array(z.string().nullable()) }))
     .optional(),
 });
 

@@ -6,7 +6,25 @@ import { applyCommand, redoEdit, undoEdit, type Command, type Edit } from '@vern
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameOfId } from '@vernal-slope/plan/topology';
 import { api, newKey, type Failure, type StoredPlan } from './client.ts';
+import {
+  askedToo,
+  changesOf,
+  differ,
+  knownOf,
+  merged,
+  named,
+  nothingIn,
+  rowsOf,
+  withIds,
+  withLog,
+  withoutLog,
+  type Asked,
+  type Known,
+  type LogChanges,
+  type Row,
+} from './logrows.ts';
 import { dropPending, keepPending, readPending, type Unanswered } from './pending.ts';
+import { photosWait, sendPhotos } from './photos.ts';
 import { keepUndo, readUndo } from './undone.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
@@ -58,10 +76,20 @@ export const usePlan = defineStore('plan', () => {
   let running: Promise<void> | undefined;
   /** A save whose answer never came: it is sent again as it was before anything newer. */
   let unanswered: Unanswered | undefined;
+  /** The plan whose document, its log aside, is the server's at `revision`. */
+  let saved: Plan | undefined;
+  /** What the server has of the log, and changes of it so far. */
+  let known: Known = {};
+  /** What of the log was sent and not answered: the server may have it, or not. */
+  let asked: Asked = {};
+  let logRevision = 0;
 
   function adopt(stored: StoredPlan): void {
     id.value = stored.id;
-    plan.value = stored.document;
+    plan.value = saved = withIds(stored.document, newKey);
+    known = knownOf(rowsOf(stored.document.log ?? [], stored.readings));
+    asked = {};
+    logRevision = stored.logRevision;
     revision.value = stored.revision;
     savedAt.value = new Date(stored.updatedAt);
     past.value = [];
@@ -71,6 +99,28 @@ export const usePlan = defineStore('plan', () => {
     state.value = 'saved';
     conflict.value = null;
   }
+
+  /** Takes what the server says of the log into the plan: of another device, or what was sent just now. */
+  function takeLog(rows: readonly Row[], changes: number): void {
+    if (!plan.value) return;
+    const before = plan.value.log ?? [];
+    const log = merged(before, known, rows, asked);
+    known = knownOf(rows);
+    asked = {};
+    logRevision = changes;
+    if (log === before) return;
+    const next = withLog(plan.value, log);
+    if (saved && !differ(plan.value, saved)) saved = next;
+    plan.value = next;
+    // what could be undone of the log speaks of entries by their place in it, and others came in between
+    const ofLog = (edit: Edit): boolean => edit.patches.some((p) => p.path[0] === 'log');
+    past.value = past.value.filter((e) => !ofLog(e));
+    future.value = future.value.filter((e) => !ofLog(e));
+  }
+  const takeLogOf = (stored: StoredPlan): void =>
+    takeLog(rowsOf(stored.document.log ?? [], stored.readings), stored.logRevision);
+  const unsentLog = (): LogChanges => changesOf(known, plan.value?.log ?? []);
+  const logIsThere = (): boolean => nothingIn(unsentLog()) && Object.keys(asked).length === 0;
 
   /** Opens a plan; edits kept from an earlier visit are put back on top and sent, and can be undone still. */
   async function open(wanted: string): Promise<void> {
@@ -94,15 +144,24 @@ export const usePlan = defineStore('plan', () => {
     const based = heard?.ok ? heard.value.revision : kept?.revision;
     if (answer.ok) {
       adopt(answer.value);
+      const waiting = await photosWait(wanted);
+      if (!kept) {
+        if (waiting) laterUnsaved();
+        return;
+      }
+      const theirs = plan.value;
+      const rows = rowsOf(answer.value.document.log ?? [], answer.value.readings);
+      const log = merged(named(kept.document.log ?? [], rows, newKey), kept.known ?? {}, rows, kept.asked);
       // a window closed while its save was on the way: the server has it already
-      if (kept && JSON.stringify(kept.document) === JSON.stringify(answer.value.document)) {
+      const same = JSON.stringify(withoutLog(kept.document)) === JSON.stringify(theirs && withoutLog(theirs));
+      if (same && theirs && nothingIn(changesOf(known, log)) && !waiting) {
         await dropPending(wanted);
         if (heard?.ok) notice.value = PUT_BACK;
         return;
       }
-      if (!kept) return;
-      plan.value = kept.document;
-      if (based === answer.value.revision) {
+      plan.value = withLog(same && theirs ? theirs : kept.document, log);
+      if (same || based === answer.value.revision) {
+        if (same) saved = plan.value;
         notice.value = PUT_BACK;
         state.value = 'unsaved';
         later(0);
@@ -110,10 +169,15 @@ export const usePlan = defineStore('plan', () => {
         revision.value = based ?? kept.revision;
         conflict.value = answer.value;
         state.value = 'conflict';
+        later(0);
       }
     } else if (answer.failure.kind === 'unreachable' && kept) {
       id.value = wanted;
       plan.value = kept.document;
+      // which of it the server has is not known: all of the document is sent again
+      saved = undefined;
+      known = kept.known ?? {};
+      asked = kept.asked ?? {};
       revision.value = kept.revision;
       unanswered = kept.unanswered;
       state.value = 'offline';
@@ -129,16 +193,23 @@ export const usePlan = defineStore('plan', () => {
     timer = setTimeout(() => void save(), ms);
   }
 
+  function laterUnsaved(): void {
+    state.value = 'unsaved';
+    later(0);
+  }
   function keep(): void {
-    if (plan.value) void keepPending(id.value, { document: plan.value, revision: revision.value, unanswered });
+    if (plan.value) {
+      const document = plan.value;
+      void keepPending(id.value, { document, revision: revision.value, unanswered, known, asked });
+    }
   }
   function changed(): void {
     if (!plan.value) return;
     keep();
     clearTimeout(undoTimer);
     undoTimer = setTimeout(keepUndoNow, UNDO_AFTER_MS);
-    if (state.value === 'conflict') return;
-    if (state.value !== 'offline') state.value = 'unsaved';
+    if (state.value !== 'offline' && state.value !== 'conflict') state.value = 'unsaved';
+    // readings go to the server though two documents wait for a choice
     later(SAVE_AFTER_MS);
   }
 
@@ -155,11 +226,53 @@ export const usePlan = defineStore('plan', () => {
     return running;
   }
 
-  async function send(): Promise<void> {
-    const sent = plan.value;
+  /** Sends what is new of the log and its photographs. @returns false where the rest has to wait */
+  async function sendLog(): Promise<boolean> {
     const sentId = id.value;
-    if (!sent || state.value === 'conflict' || state.value === 'saved') return;
-    if (state.value !== 'offline') state.value = 'saving';
+    const lost = await sendPhotos(sentId);
+    if (lost?.kind === 'refused') notice.value = lost.message;
+    if (id.value !== sentId) return false;
+    if (lost?.kind !== 'unreachable' && logIsThere()) return true;
+    const changes = unsentLog();
+    if (lost?.kind !== 'unreachable' && !nothingIn(changes)) {
+      asked = askedToo(asked, changes);
+      keep();
+    }
+    const answer = lost?.kind === 'unreachable' ? undefined : await api.changeLog(sentId, changes);
+    if (id.value !== sentId) return false;
+    if (answer?.ok) {
+      takeLog(answer.value.readings, answer.value.logRevision);
+      keep();
+      return true;
+    }
+    switch (answer?.failure.kind) {
+      case 'missing':
+        // told when the document is sent
+        return true;
+      case 'refused':
+        state.value = 'refused';
+        notice.value = `The log was not saved; it is kept in this browser. ${answer.failure.message}`;
+        return false;
+      default:
+        if (state.value !== 'conflict') state.value = 'offline';
+        later(RETRY_MS);
+        return false;
+    }
+  }
+
+  async function send(): Promise<void> {
+    const sentId = id.value;
+    if (!plan.value || state.value === 'saved') return;
+    const waits = state.value === 'conflict';
+    if (state.value !== 'offline' && !waits) state.value = 'saving';
+    if (!(await sendLog()) || waits) return;
+    const sent = plan.value;
+    if (!unanswered && saved && !differ(sent, saved)) {
+      savedAt.value = new Date();
+      done = [];
+      await settled(sentId);
+      return;
+    }
     const again = unanswered;
     const told = again ? [] : done;
     const now: Unanswered = again ?? {
@@ -182,14 +295,8 @@ export const usePlan = defineStore('plan', () => {
       done = done.slice(told.length);
       revision.value = answer.value.revision;
       savedAt.value = new Date(answer.value.updatedAt);
-      if (plan.value === now.document) {
-        state.value = 'saved';
-        await dropPending(sentId);
-      } else {
-        state.value = 'unsaved';
-        keep();
-        later(again ? 0 : SAVE_AFTER_MS);
-      }
+      saved = now.document;
+      await settled(sentId, again ? 0 : SAVE_AFTER_MS);
       return;
     }
     switch (answer.failure.kind) {
@@ -198,6 +305,7 @@ export const usePlan = defineStore('plan', () => {
         later(RETRY_MS);
         return;
       case 'stale':
+        takeLogOf(answer.failure.current);
         conflict.value = answer.failure.current;
         state.value = 'conflict';
         return;
@@ -214,6 +322,18 @@ export const usePlan = defineStore('plan', () => {
             .slice(0, 3)
             .map(({ name, field, fault: f }) => `${name}: ${field} ${f.message}; ${f.advice}.`),
         ].join(' ');
+    }
+  }
+
+  /** All that was sent is kept: so is the plan, unless it was changed meanwhile. */
+  async function settled(sentId: string, ms = SAVE_AFTER_MS): Promise<void> {
+    if (plan.value && saved && !differ(plan.value, saved) && logIsThere()) {
+      state.value = 'saved';
+      await dropPending(sentId);
+    } else {
+      state.value = 'unsaved';
+      keep();
+      later(ms);
     }
   }
 
@@ -275,8 +395,15 @@ export const usePlan = defineStore('plan', () => {
   async function takeTheirs(): Promise<void> {
     if (!conflict.value) return;
     const theirs = conflict.value;
+    // readings of this window are no part of the choice
+    const mine = plan.value?.log ?? [];
+    const [had, changes] = [known, logRevision];
     await dropPending(id.value);
     adopt(theirs);
+    known = had;
+    logRevision = changes;
+    if (plan.value) plan.value = saved = withLog(plan.value, mine);
+    if (!logIsThere()) laterUnsaved();
   }
 
   /** Saves this window's plan as a plan of its own and takes the other here. @returns the new plan's id */
@@ -299,6 +426,9 @@ export const usePlan = defineStore('plan', () => {
     if (answer.value.revision > revision.value) {
       adopt(answer.value);
       notice.value = 'Brought up to date: the plan was saved from another window.';
+    } else if (answer.value.logRevision > logRevision) {
+      takeLogOf(answer.value);
+      notice.value = 'Brought up to date: readings came in from another window.';
     }
   }
 

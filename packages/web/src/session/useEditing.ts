@@ -8,6 +8,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../display/faults.ts';
 import { api, type Version, type VersionPlan } from './client.ts';
 import { usePlan } from './plan.ts';
+import { withLog } from './logrows.ts';
 import type { Edits } from './planpage.ts';
 
 const OLDER: readonly Fault[] = [
@@ -61,7 +62,17 @@ export function useEditing(id: () => string, mark: (command: Command) => Command
   }
   function edit(command: Command): readonly Fault[] {
     if (viewing.value) return OLDER;
-    return whatIf.value ? tryMore(command, whatIf.value.label) : store.edit(mark(command));
+    const now = whatIf.value;
+    if (!now) return store.edit(mark(command));
+    if (!ofLogAlone(command)) return tryMore(command, now.label);
+    // what was read was read, whatever is tried beside the plan
+    const faults = store.edit(mark(command));
+    if (stored.value) whatIf.value = { ...now, plan: withLog(now.plan, stored.value.log ?? []) };
+    return faults;
+  }
+  function ofLogAlone(command: Command): boolean {
+    const applied = stored.value && applyCommand(stored.value, command);
+    return applied?.edit.patches.every((p) => p.path[0] === 'log') ?? false;
   }
   /** Tells faults on the page. @returns true when there are none */
   function told(faults: readonly Fault[]): boolean {
@@ -107,7 +118,9 @@ export function useEditing(id: () => string, mark: (command: Command) => Command
       const old = viewing.value;
       if (!old) return;
       viewing.value = null;
-      told(edit(replacePlan(old.document, `taken back: ${old.name ?? `version ${old.revision}`}`)));
+      // an older version is taken back with the log of today
+      const document = withLog(old.document, stored.value?.log ?? []);
+      told(edit(replacePlan(document, `taken back: ${old.name ?? `version ${old.revision}`}`)));
     },
     reset: () => {
       whatIf.value = null;

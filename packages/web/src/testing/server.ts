@@ -1,5 +1,6 @@
 // For tests of the session: a server of one plan that may lose answers.
 import type { Plan } from '@vernal-slope/plan/schema';
+import type { LogChanges, Row } from '../session/logrows.ts';
 
 const AT = '2026-11-25T10:00:00.000Z';
 
@@ -16,8 +17,29 @@ export class PlanServer {
   /** What becomes of the next requests: answered, or the answer is lost on its way, or they never arrive. */
   fate: ('answer' | 'lose-answer' | 'lose-request')[] = [];
 
+  /** Rows of the log, as the real server keeps them. */
+  readonly rows = new Map<string, Row>();
+  logRevision = 0;
+  readonly photos = new Map<string, unknown>();
+
   constructor(document: unknown) {
     this.document = document;
+  }
+
+  /** A change of the log, of this window or of another device. */
+  write(id: string, base: number, entry: Row['entry']): void {
+    const row = this.rows.get(id);
+    if (row ? row.version !== base : base !== 0) return;
+    this.rows.set(id, { id, version: (row?.version ?? 0) + 1, entry });
+    this.logRevision++;
+  }
+  get log(): Row['entry'][] {
+    return [...this.rows.values()].flatMap((r) => (r.entry ? [r.entry] : []));
+  }
+  #changeLog(body: LogChanges): Response {
+    for (const { base, entry } of body.put) this.write(entry.id ?? '', base, entry);
+    for (const { base, id } of body.gone) this.write(id, base, null);
+    return Response.json({ logRevision: this.logRevision, readings: [...this.rows.values()] });
   }
 
   readonly fetch = async (path: string, init: RequestInit): Promise<Response> => {
@@ -34,6 +56,12 @@ export class PlanServer {
       return document
         ? Response.json({ ...this.#stored(Number(version[1])), summary: '', name: null, savedAt: AT, document })
         : Response.json({ error: { code: 'no-version', message: 'not kept' } }, { status: 404 });
+    }
+    if (path.endsWith('/log')) return this.#changeLog(JSON.parse(String(init.body)) as LogChanges);
+    const photo = /\/photos\/([\w-]+)$/.exec(path);
+    if (photo) {
+      this.photos.set(photo[1], init.body);
+      return new Response(null, { status: 204 });
     }
     if (init.method === 'POST') {
       const made = JSON.parse(String(init.body)) as { document: Plan };
@@ -61,7 +89,18 @@ export class PlanServer {
     return Response.json(this.#stored(this.revision));
   }
   #stored(revision: number): object {
-    return { id: 'p', title: 't', revision, createdAt: AT, updatedAt: AT, document: this.document };
+    const document = this.log.length > 0 ? { ...(this.document as Plan), log: this.log } : this.document;
+    const readings = Object.fromEntries([...this.rows.values()].map((r) => [r.id, r.version]));
+    return {
+      id: 'p',
+      title: 't',
+      revision,
+      createdAt: AT,
+      updatedAt: AT,
+      document,
+      readings,
+      logRevision: this.logRevision,
+    };
   }
   get title(): string {
     return (this.document as Plan).title;
