@@ -65,6 +65,8 @@ export const PLAN_SUBJECTS = [
   'parts',
   'build',
   'diagnose',
+  'ahead',
+  'upkeep',
 ];
 
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });

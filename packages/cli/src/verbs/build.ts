@@ -1,6 +1,8 @@
-// The verb `steps`: the work in an order that holds, with its days; as a calendar too.
+// The verbs `steps` and `upkeep`: work with its days; as a calendar too.
 import { writeFileSync } from 'node:fs';
 import { datedSteps, stepsIcs, stepsReport } from '@vernal-slope/plan/build';
+import { upkeepIcs, upkeepOf, upkeepReport } from '@vernal-slope/plan/upkeep';
+import { dayNumber } from '@vernal-slope/plan/formats';
 import { fault, type Verb } from './verb.ts';
 
 /** Today in the place's own calendar. */
@@ -8,6 +10,19 @@ function today(): string {
   const now = new Date();
   const two = (n: number): string => String(n).padStart(2, '0');
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** @throws where the file cannot be written */
+function writeCalendar(file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    throw fault(
+      '--ics',
+      `"${file}" cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`,
+      'name a file in a folder that is there',
+    );
+  }
 }
 
 export const steps: Verb = {
@@ -20,17 +35,22 @@ export const steps: Verb = {
   ],
   run: (plan, { from, ics }) => {
     const first = from ?? plan.build?.from ?? today();
-    if (ics !== undefined) {
-      try {
-        writeFileSync(ics, stepsIcs(plan, datedSteps(plan, first), Date.now()));
-      } catch (error) {
-        throw fault(
-          '--ics',
-          `"${ics}" cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`,
-          'name a file in a folder that is there',
-        );
-      }
-    }
+    if (ics !== undefined) writeCalendar(ics, stepsIcs(plan, datedSteps(plan, first), Date.now()));
     return stepsReport(plan, first);
+  },
+};
+
+export const upkeep: Verb = {
+  name: 'upkeep',
+  options: ['from', 'ics'],
+  usage: [
+    'upkeep FILE [--from 2026-05-01] [--ics FILE]',
+    'what is kept up and when it is due, as of a day (today); how many days',
+    'the water lasts from then; --ics writes a calendar too',
+  ],
+  run: (plan, { from, ics }) => {
+    const day = from ?? today();
+    if (ics !== undefined) writeCalendar(ics, upkeepIcs(plan, upkeepOf(plan, dayNumber(day)), day, Date.now()));
+    return upkeepReport(plan, day);
   },
 };

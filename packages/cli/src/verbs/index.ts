@@ -1,7 +1,7 @@
 // The verbs of the command line. A new verb is a file of its own and a row here.
 import { balance, store } from './budget.ts';
 import { diagnose } from './diagnose.ts';
-import { steps } from './build.ts';
+import { steps, upkeep } from './build.ts';
 import { beds, drip } from './garden.ts';
 import { parts } from './parts.ts';
 import { schema } from './schema.ts';
@@ -26,6 +26,7 @@ export const VERBS: readonly Verb[] = [
   parts,
   steps,
   diagnose,
+  upkeep,
   importVerb,
   exportVerb,
   schema,

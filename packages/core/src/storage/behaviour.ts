@@ -1,4 +1,5 @@
 // A store day by day: what it yields, spills and lacks over years, by either rule.
+import { runAhead } from './ahead.ts';
 
 /**
  * YAS, yield after spillage: the day's water is drawn from what stood there in the morning. YBS, yield before
@@ -177,19 +178,13 @@ export const volumeReliability = (run: StoreRun): number => (run.demand > 0 ? ru
 /**
  * Days until a store is empty at an even use, with a source that may fall.
  * @param volume usable m³ today @param use m³ a day @param inflow m³ on day k (0 is today)
- * @param horizon most days looked at
+ * @param capacity usable m³ when it is full: what comes in above it runs over @param horizon most days looked at
  * @returns whole days that are met, or null when it does not run dry within the horizon
  */
-export function daysUntilEmpty(
+export const daysUntilEmpty = (
   volume: number,
   use: number,
   inflow: (day: number) => number,
+  capacity: number,
   horizon = 730,
-): number | null {
-  let v = volume;
-  for (let d = 0; d < horizon; d++) {
-    v += inflow(d) - use;
-    if (v < -1e-9) return d;
-  }
-  return null;
-}
+): number | null => runAhead({ volume, capacity, use: () => use, inflow }, horizon).empty;

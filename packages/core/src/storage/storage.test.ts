@@ -130,13 +130,13 @@ describe('sizes', () => {
 
 describe('days until empty', () => {
   it('by hand: 1,000 L, 150 L a day used, 50 L a day coming: ten days', () => {
-    expect(daysUntilEmpty(1, 0.15, () => 0.05)).toBe(10);
+    expect(daysUntilEmpty(1, 0.15, () => 0.05, 1)).toBe(10);
   });
   it('a falling source empties it sooner', () => {
-    const falling = daysUntilEmpty(1, 0.15, (d) => 0.14 * Math.exp(-0.02 * d));
-    expect(falling).toBeLessThan(daysUntilEmpty(1, 0.15, () => 0.14) ?? 0);
+    const falling = daysUntilEmpty(1, 0.15, (d) => 0.14 * Math.exp(-0.02 * d), 1);
+    expect(falling).toBeLessThan(daysUntilEmpty(1, 0.15, () => 0.14, 1) ?? 0);
   });
-  it('one that brings enough never', () => expect(daysUntilEmpty(1, 0.1, () => 0.1)).toBeNull());
+  it('one that brings enough never', () => expect(daysUntilEmpty(1, 0.1, () => 0.1, 1)).toBeNull());
 });
 
 describe('what can be used', () => {

@@ -241,11 +241,15 @@ export function daysLeft(
     .filter((y) => y.basis !== 'roof')
     .map((y) => ({ perDay: broughtPerDay(balance, y, month), falling: summariseTests(y.source)?.recession }));
   const keep = cubicMetres(plan.needs?.fireReserveL ?? 0);
-  return daysUntilEmpty(Math.max(0, store.today - keep), use, (day) =>
-    sources.reduce((sum, { perDay, falling }) => {
-      const then = falling && today !== undefined ? 86_400 * falling.at(today + day).flow : Infinity;
-      return sum + Math.min(perDay, then);
-    }, 0),
+  return daysUntilEmpty(
+    Math.max(0, store.today - keep),
+    use,
+    (day) =>
+      sources.reduce((sum, { perDay, falling }) => {
+        const then = falling && today !== undefined ? 86_400 * falling.at(today + day).flow : Infinity;
+        return sum + Math.min(perDay, then);
+      }, 0),
+    Math.max(0, store.usable.usable - keep),
   );
 }
 

@@ -1,4 +1,5 @@
 // The work of building a plan: its order, its days, what each piece is about. The face of the subject.
+export { calendarOf, type CalendarEntry } from './calendar.ts';
 export { BUILD_DEFAULTS, datedSteps, waitDays, weekday, type DatedStep } from './dates.ts';
 export { changeBuild, setOff, tickStep } from './edits.ts';
 export { buildFindings } from './judge.ts';

@@ -2,7 +2,14 @@
 export { calibrate, CAUSE_UNITS, leakId, placesOf, withCause, type Cause, type CauseKind } from './causes.ts';
 export { diagnose, type Diagnosis, type FoundCause, type ReadAgainst, type Telling } from './diagnose.ts';
 export { addReading, addReadings, takeReading } from './edits.ts';
-export { diagnoseFindings, diagnoseReport, readLogCsv, type DiagnoseReport, type LogRead } from './report.ts';
+export {
+  diagnoseFindings,
+  diagnoseReport,
+  readingCount,
+  readLogCsv,
+  type DiagnoseReport,
+  type LogRead,
+} from './report.ts';
 export { shareWorking } from './workings.ts';
 export {
   agrees,

@@ -6,7 +6,7 @@ import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { CAUSE_UNITS } from './causes.ts';
 import { diagnose, type Diagnosis } from './diagnose.ts';
-import { fromSI, readingsOf } from './predict.ts';
+import { fromSI, READING_KINDS, readingsOf } from './predict.ts';
 
 const tidy = (v: number): number => Number(v.toPrecision(6));
 
@@ -17,7 +17,7 @@ export interface DiagnoseReport {
   readonly findings: readonly Finding[];
 }
 
-/** @param entries how many the log has: more than were read are of places that are gone */
+/** @param entries how many readings the log has: more than were read are of places that are gone */
 export function diagnoseFindings(d: Diagnosis, entries: number): Finding[] {
   const apart = d.readings.filter((r) => r.predicted !== undefined && !r.agrees);
   const unsettled = d.readings.filter((r) => r.predicted === undefined);
@@ -37,6 +37,10 @@ export function diagnoseFindings(d: Diagnosis, entries: number): Finding[] {
     found.push(finding('log-agrees', '', { readings: d.readings.length - unsettled.length }));
   return worstFirst(found);
 }
+
+/** Entries that are readings: not rain, repairs, upkeep or photographs. */
+export const readingCount = (log: readonly ReadingEntry[]): number =>
+  log.filter((e) => READING_KINDS.some((k) => e[k] !== undefined)).length;
 
 /** @param log the plan's own, or one out of a sheet */
 export function diagnoseReport(plan: Plan, log: readonly ReadingEntry[]): DiagnoseReport {
@@ -67,7 +71,7 @@ export function diagnoseReport(plan: Plan, log: readonly ReadingEntry[]): Diagno
           second: tidy(fromSI(d.next.kind, d.next.second)),
         }
       : null,
-    findings: diagnoseFindings(d, log.length),
+    findings: diagnoseFindings(d, readingCount(log)),
   };
 }
 

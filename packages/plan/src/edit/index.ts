@@ -18,6 +18,7 @@ export {
   together,
 } from './commands.ts';
 export { riseOf, startGround } from './beyond.ts';
+export { recordQuality } from './quality.ts';
 export { freeId } from './sources.ts';
 export {
   addPlace,

@@ -12,5 +12,6 @@ export * from './setting.ts';
 export * from './shop.ts';
 export * from './stand.ts';
 export * from './treatment.ts';
+export * from './upkeep.ts';
 export * from './vessel.ts';
 export * from './water.ts';

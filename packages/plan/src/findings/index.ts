@@ -29,11 +29,13 @@ import { treatFindings } from './treat.ts';
 import { troughFindings } from './trough.ts';
 import { storeFindings } from './store.ts';
 import { walkFindings } from './walk.ts';
+import { upkeepRows } from './upkeep.ts';
 import { waterFindings } from './water.ts';
 
 /** Every finding. A new one is a row of the file it belongs to. */
 export const FINDINGS = {
   ...looseFindings,
+  ...upkeepRows,
   ...outletFindings,
   ...pipeFindings,
   ...walkFindings,

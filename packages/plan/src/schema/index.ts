@@ -27,7 +27,15 @@ export type {
   SunPumpEntry,
   Treatment,
 } from '../fields/index.ts';
-export { EARTHQUAKES, LIST_LIMITS, readingSchema, rowIdSchema, STAND_KINDS, TERRAINS, WIND_MAPS } from '../fields/index.ts';
+export {
+  EARTHQUAKES,
+  LIST_LIMITS,
+  readingSchema,
+  rowIdSchema,
+  STAND_KINDS,
+  TERRAINS,
+  WIND_MAPS,
+} from '../fields/index.ts';
 export type {
   BasinNode,
   BedNode,

@@ -15,6 +15,7 @@ import {
   plotSchema,
   positive,
   readingSchema,
+  upkeepSchema,
   treatmentList,
   endChainSchema,
   takenChainSchema,
@@ -187,6 +188,8 @@ export const planSchema = z.looseObject({
   log: list('log', readingSchema).optional(),
   /** The work of building it. */
   build: buildSchema.optional(),
+  /** What is kept up, and when. */
+  upkeep: upkeepSchema.optional(),
   /** Steps at which something was done, by their names; by what the plan has where it is left out. */
   used: list('used', z.string().max(20)).optional(),
   /** Laterals that are watered together. */

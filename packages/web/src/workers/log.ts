@@ -1,5 +1,12 @@
 // Readings against the plan, causes that would explain them, and what a reading should be: off the main thread.
-import { diagnose, diagnoseFindings, Predictor, readingsOf, type Diagnosis } from '@vernal-slope/plan/diagnose';
+import {
+  diagnose,
+  readingCount,
+  diagnoseFindings,
+  Predictor,
+  readingsOf,
+  type Diagnosis,
+} from '@vernal-slope/plan/diagnose';
 import type { Finding } from '@vernal-slope/plan/findings';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 
@@ -18,7 +25,7 @@ export interface LogApi {
 export const logApi: LogApi = {
   log: (plan, tell) => {
     const diagnosis = diagnose(plan, readingsOf(plan, plan.log ?? []), tell);
-    const entries = plan.log?.length ?? 0;
+    const entries = readingCount(plan.log ?? []);
     return { plan, diagnosis, findings: entries > 0 ? diagnoseFindings(diagnosis, entries) : [] };
   },
   planned: (plan, entry) => {

@@ -3,7 +3,7 @@
 import { Trash2 } from '@lucide/vue';
 import { computed, reactive } from 'vue';
 import { DUE_MONTHS, drinkingCautions, qualityOf } from '@vernal-slope/plan/budget';
-import { changeNode, type Command } from '@vernal-slope/plan/edit';
+import { changeNode, recordQuality, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, QualityTest, SourceNode } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
@@ -31,13 +31,11 @@ const draft = reactive<{ date: string; verdict: QualityTest['verdict']; tested: 
 });
 function record(): void {
   perform(
-    changeNode(props.source.id, isSource, 'water test recorded', (s) => {
-      (s.quality ??= []).push({
-        date: draft.date || todayText(),
-        verdict: draft.verdict,
-        tested: draft.tested,
-        dueMonths: DUE_MONTHS,
-      });
+    recordQuality(props.source.id, {
+      date: draft.date || todayText(),
+      verdict: draft.verdict,
+      tested: draft.tested,
+      dueMonths: DUE_MONTHS,
     }),
   );
 }
