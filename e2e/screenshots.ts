@@ -159,7 +159,7 @@ const SHOTS: readonly Shot[] = [
     plan: bankRead,
     act: async (page) => {
       await page.part('causes');
-      await page.driver.executeScript('document.querySelector("#reading-title").scrollIntoView()');
+      await page.driver.executeScript('document.querySelector("#entry-title").scrollIntoView()');
     },
   },
   { name: 'start', path: '/start' },

@@ -22,7 +22,7 @@ import type { Plan, ReadingEntry } from '../schema/index.ts';
 export const HORIZON = 366;
 /** A level read longer ago than this says nothing of today, days (assumption). */
 const LEVEL_HOLDS = 30;
-/** Hauling begins while water for so many days stands (assumption; common practice, no source). */
+/** Hauling begins so many days before the water is at its end (assumption; common practice, no source). */
 export const HAUL_AHEAD = 7;
 /** Share of single tests that lie between the lower and the upper flow of a falling spring. */
 export const CONFIDENCE = 0.8;
@@ -42,8 +42,10 @@ export interface TankToday {
 export interface SourceAhead {
   readonly source: SourceNode;
   readonly way: 'falls' | 'dry' | 'steady' | 'roof';
-  readonly recession?: Recession;
+  /** Days in which it halves, of one that falls. */
+  readonly halving?: number;
 }
+type Followed = SourceAhead & { readonly recession?: Recession };
 
 /** What some water less would bring. */
 export interface Cut {
@@ -125,20 +127,22 @@ export function flowsOf(plan: Plan, source: SourceNode): DatedFlow[] {
   return [...testResults(source).map(({ day, flow }) => ({ day, flow })), ...read].sort((a, b) => a.day - b.day);
 }
 
-function sourceAhead(plan: Plan, y: SourceYield, today: number): SourceAhead {
+function sourceAhead(plan: Plan, y: SourceYield, today: number): Followed {
   const { source } = y;
   if (y.basis === 'roof') return { source, way: 'roof' };
   const flows = flowsOf(plan, source).filter((f) => f.day <= today);
   // a spring that was found dry is dry until it is found to run
   if (flows.at(-1)?.flow === 0) return { source, way: 'dry' };
   const falling = recession(flows);
-  return falling && falling.rate > 0 ? { source, way: 'falls', recession: falling } : { source, way: 'steady' };
+  return falling && falling.rate > 0
+    ? { source, way: 'falls', halving: falling.halving, recession: falling }
+    : { source, way: 'steady' };
 }
 
 type Edge = 'flow' | 'low' | 'high';
 
 /** m³ that a source brings on a day without rain. */
-function bringsOn(b: PlanBalance, y: SourceYield, s: SourceAhead, day: number, edge: Edge): number {
+function bringsOn(b: PlanBalance, y: SourceYield, s: Followed, day: number, edge: Edge): number {
   if (s.way === 'roof' || s.way === 'dry') return 0;
   const usual = broughtPerDay(b, y, monthOf(day));
   if (!s.recession) return usual;
@@ -210,7 +214,11 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
   return {
     from: dateOf(today),
     tanks,
-    sources,
+    sources: sources.map(({ source, way, halving }) => ({
+      source,
+      way,
+      ...(halving === undefined ? {} : { halving }),
+    })),
     volume,
     capacity,
     reserve,
@@ -230,7 +238,7 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
           },
         }
       : {}),
-    ...(mid.empty === null ? {} : { haul: haulOf(mid, mid.empty, use) }),
+    ...(mid.empty === null ? {} : { haul: haulOf(mid, mid.empty) }),
     cuts: balance.needs.rows
       .map((row): Cut => {
         const saves = (d: number): number => gross * row.perDay[monthOf(today + d)];
@@ -255,10 +263,11 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
 /** Days over which what is lacking is averaged, once the water is at its end. */
 const LACK_DAYS = 14;
 
-/** Hauling begins on the first day on which less than a week's use stands above the reserve. */
-function haulOf(mid: Ahead, empty: number, use: (d: number) => number): NonNullable<WaterAhead['haul']> {
-  let day = 0;
-  while (day < empty && mid.volume[day] > HAUL_AHEAD * use(day)) day++;
+/** Hauling begins a week before the water is at the reserve. */
+function haulOf(mid: Ahead, empty: number): NonNullable<WaterAhead['haul']> {
   const after = mid.lacking.subarray(empty, Math.min(HORIZON, empty + LACK_DAYS));
-  return { day, perDay: after.reduce((a, b) => a + b, 0) / Math.max(1, after.length) };
+  return {
+    day: Math.max(0, empty - HAUL_AHEAD),
+    perDay: after.reduce((a, b) => a + b, 0) / Math.max(1, after.length),
+  };
 }

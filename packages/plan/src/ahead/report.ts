@@ -29,7 +29,7 @@ export function aheadReport(w: WaterAhead): Readonly<Record<string, unknown>> {
         s.source.id,
         {
           way: s.way,
-          halvingDays: s.recession && Number.isFinite(s.recession.halving) ? round(s.recession.halving) : null,
+          halvingDays: s.halving === undefined ? null : round(s.halving),
         },
       ]),
     ),

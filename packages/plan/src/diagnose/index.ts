@@ -14,6 +14,7 @@ export { shareWorking } from './workings.ts';
 export {
   agrees,
   possibleReadings,
+  READING_KINDS,
   Predictor,
   readingsOf,
   usualError,

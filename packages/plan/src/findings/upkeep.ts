@@ -51,7 +51,7 @@ export const upkeepRows = {
     values: {},
     severity: 'ok',
     step: 'log',
-    words: { en: () => say`Say from when the water runs, and upkeep is counted from there.` },
+    words: { en: () => say`Upkeep is counted once you say since when the water runs.` },
   }),
   'upkeep-frost-assumed': row({
     values: {},
@@ -98,7 +98,7 @@ export const upkeepRows = {
     severity: 'warning',
     step: 'log',
     words: {
-      en: (t) => say`Begin to haul on ${t.date('on')}, while a week of water stands: some ${t.perDay('perDay')} then.`,
+      en: (t) => say`Begin to haul on ${t.date('on')}, a week before: some ${t.perDay('perDay')} will be lacking.`,
     },
   }),
   'ahead-cut': row({

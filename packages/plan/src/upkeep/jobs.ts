@@ -125,14 +125,14 @@ export function jobsOf(plan: Plan, balance: PlanBalance = planBalance(plan)): Jo
   const name = (id: string): string => plan.plots?.find((p) => p.id === id)?.name ?? nameOfId(plan, id);
   const made = pairs.map(([kind, at]): Job => {
     const id = `${kind}:${at}`;
-    const words = JOBS[kind];
+    const { title, ...words } = JOBS[kind];
     const usePerDay = words.everyM3 ? through(plan, balance, at) : words.everyHours ? pumpHours(balance, at) : 0;
     const days = every.get(id) ?? words.everyDays;
     return {
       id,
       kind,
       at,
-      title: words.title(name(at)),
+      title: title(name(at)),
       words,
       ...(days === undefined ? {} : { everyDays: days }),
       ...(usePerDay > 0 ? { usePerDay } : {}),

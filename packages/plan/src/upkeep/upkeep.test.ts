@@ -6,6 +6,7 @@ import { recordQuality } from '../edit/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { applyCommand, type Command } from '../edit/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
+import { isVessel } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import {
   addOwn,
@@ -57,7 +58,7 @@ describe('the jobs of a plan', () => {
       'line-drain',
     ])
       expect(kinds, kind).toContain(kind);
-    for (const n of ousel.nodes) if ('inlet' in n && n.inlet?.floatValve) expect(ids).toContain(`float-washer:${n.id}`);
+    for (const n of ousel.nodes) if (isVessel(n) && n.inlet?.floatValve) expect(ids).toContain(`float-washer:${n.id}`);
   });
   it('a temporary intake asks for its dike, not for a spring box', () => {
     const spring = ousel.nodes.find((n) => n.kind === 'source' && n.type === 'spring');

@@ -178,7 +178,7 @@ export const JOBS: Readonly<Record<JobKind, JobWords>> = {
     everyDays: 180,
   },
   'trough-clean': {
-    title: (n) => `Clean ${n}`,
+    title: (n) => `Clean the trough at ${n}`,
     why: 'Animals drink less of dirty water.',
     how: ['Empty, brush, rinse; a lidded float stays dry.'],
     cautions: [],

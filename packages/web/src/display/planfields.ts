@@ -49,6 +49,7 @@ const QUANTITIES: Readonly<Record<string, Quantity>> = {
   wallMm: 'section',
   pierMm: 'section',
   rainMm: 'drop',
+  stormMm: 'drop',
   et0Mm: 'evaporation',
   firstFlushMm: 'drop',
 };

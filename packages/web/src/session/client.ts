@@ -147,8 +147,12 @@ async function askText(method: string, path: string, body?: string | Blob): Prom
   }
 }
 
-/** Key of a request that may be sent twice. */
-export const newKey = (): string => crypto.randomUUID();
+/**
+ * Key of a request that may be sent twice, and name of what is entered. A phone that opened the plan by a bare address of
+ * the local network has no `randomUUID`.
+ */
+export const newKey = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('');
 
 const at = (id: string): string => `/plans/${encodeURIComponent(id)}`;
 

@@ -235,7 +235,7 @@ describe('the open plan', () => {
   });
   it('kept by an older program without ids: entries find their rows and are not doubled', async () => {
     server.write('row-1', 0, entry('row-1', 1));
-    const { id: _, ...bare } = entry('x', 1);
+    const bare = { at: '2026-08-14T07:40', place, levelM: 1 };
     kept.set('vernal-slope p', { document: { ...plan, log: [bare, { ...bare, levelM: 2 }] }, revision: 1 });
     const store = await again();
     await pass(5000);

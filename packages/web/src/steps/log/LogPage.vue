@@ -4,19 +4,25 @@ import { computed, proxyRefs } from 'vue';
 import AnswerState from '../../judgement/AnswerState.vue';
 import { usePlanPage } from '../../session/planpage.ts';
 import CauseList from './CauseList.vue';
-import ReadingForm from './ReadingForm.vue';
+import DaysAhead from './DaysAhead.vue';
+import DiaryList from './DiaryList.vue';
+import LogEntry from './LogEntry.vue';
 import ReadingTable from './ReadingTable.vue';
 import { logState } from './state.ts';
+import UpkeepList from './UpkeepList.vue';
+import LaterPart from '../../shell/LaterPart.vue';
 
-const { log } = logState.use();
+const { log, upkeep } = logState.use();
 const page = usePlanPage();
 const state = proxyRefs(log);
 const answer = computed(() => log.answer.value);
+const kept = proxyRefs(upkeep);
+const ahead = computed(() => upkeep.answer.value);
 const plan = computed(() => page.plan.value);
 </script>
 
 <template>
-  <ReadingForm v-if="plan && plan.nodes.length > 0" :plan="plan" />
+  <LogEntry v-if="plan && plan.nodes.length > 0" :plan="plan" />
   <section v-else class="sheet none" data-test="no-log">
     <h2>Log</h2>
     <p class="muted">
@@ -37,10 +43,24 @@ const plan = computed(() => page.plan.value);
       @again="state.ask"
     />
   </section>
+  <LaterPart v-if="plan && plan.nodes.length > 0" :after="2">
+    <DiaryList :plan="plan" />
+    <template v-if="ahead">
+      <DaysAhead v-if="ahead.ahead.tanks.length > 0 && ahead.ahead.use > 0" :answer="ahead" />
+      <UpkeepList :answer="ahead" />
+    </template>
+    <section v-else class="sheet none">
+      <AnswerState what="upkeep" :busy="kept.busy" :error="kept.error" @again="kept.ask" />
+    </section>
+  </LaterPart>
 </template>
 
 <style scoped>
 .none {
   padding: 12px 16px;
+}
+
+.sheet + .sheet {
+  margin-top: 12px;
 }
 </style>

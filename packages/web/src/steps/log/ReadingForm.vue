@@ -2,18 +2,10 @@
 // One reading, outdoors: the place, what was open, one number; what was planned stands beside it before it is kept.
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { wrap } from 'comlink';
-import {
-  addReading,
-  addReadings,
-  agrees,
-  readLogCsv,
-  usualErrorSI,
-  type ReadingKind,
-} from '@vernal-slope/plan/diagnose';
+import { addReadings, agrees, readLogCsv, usualErrorSI, type ReadingKind } from '@vernal-slope/plan/diagnose';
 import { levelFor } from '@vernal-slope/plan/compile';
 import { feeds, isSource, isStore, isTap, isVessel, vesselHeight } from '@vernal-slope/plan/kinds';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
-import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planField } from '../../display/planfields.ts';
 import { showText } from '../../display/quantities.ts';
@@ -24,19 +16,18 @@ import FileField from '../../fields/FileField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TextField from '../../fields/TextField.vue';
 import TimeField from '../../fields/TimeField.vue';
+import { newKey } from '../../session/client.ts';
 import { useEdits } from '../../session/planpage.ts';
-import { todayText } from '../../session/useBudget.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { LogApi } from '../../workers/log.ts';
 import { KIND_WORDS, kindsAt, QUANTITY } from './logwords.ts';
+import PhotoField from './PhotoField.vue';
+import { useEntry } from './useEntry.ts';
 
 const props = defineProps<{ plan: Plan }>();
 const settings = useSettings();
 const { edit } = useEdits();
-const nowText = (): string => {
-  const now = new Date();
-  return `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
-};
+const { date, time, note, photo, fault, wrongTime, keep: keepEntry } = useEntry();
 
 const places = computed(() =>
   props.plan.nodes.filter((n) => kindsAt(n).length > 0).map((n) => ({ value: n.id, label: nameIn(props.plan, n.id) })),
@@ -74,23 +65,17 @@ function setLevel(id: string, m: number): string | undefined {
   levels.value = { ...levels.value, [id]: m };
   return undefined;
 }
-const date = ref(todayText());
-const time = ref(nowText());
 /** In the plan's unit. */
 const value = ref<number>();
-const note = ref('');
-const fault = ref('');
 watch([place, kind], () => {
   value.value = undefined;
   fault.value = '';
 });
-const entry = computed((): ReadingEntry => ({
-  at: `${date.value}T${time.value}`,
+const entry = computed((): Omit<ReadingEntry, 'at'> => ({
   place: place.value,
   [kind.value]: value.value ?? 1,
   open: [...openList.value],
   ...(Object.keys(levels.value).length > 0 ? { levelsM: { ...levels.value } } : {}),
-  ...(note.value ? { note: note.value } : {}),
 }));
 const si = (v: number): number => planField(kind.value).toSI(v);
 
@@ -107,7 +92,11 @@ watch(
   async () => {
     const own = ++asked;
     planned.value = undefined;
-    const { value: found } = await api.planned(props.plan, { ...entry.value, [kind.value]: 1 });
+    const { value: found } = await api.planned(props.plan, {
+      ...entry.value,
+      at: `${date.value}T${time.value}`,
+      [kind.value]: 1,
+    } as ReadingEntry);
     if (own === asked) planned.value = found;
   },
   { immediate: true },
@@ -122,25 +111,15 @@ const setValue = (v: number): string | undefined => {
   fault.value = '';
   return undefined;
 };
-function keep(): void {
-  fault.value = '';
-  if (value.value === undefined) fault.value = 'Give what was read.';
-  else if (date.value === '') fault.value = 'Give the day.';
-  else if (`${date.value}T${time.value}` > `${todayText()}T${nowText()}`)
-    fault.value = 'That is still to come: give the time at which it was read.';
-  else {
-    fault.value = said(edit(addReading(entry.value))) ?? '';
-    if (fault.value !== '') return;
-    value.value = undefined;
-    note.value = '';
-    time.value = nowText();
-  }
+async function keep(): Promise<void> {
+  fault.value = value.value === undefined ? 'Give what was read.' : wrongTime();
+  if (fault.value === '' && (await keepEntry(entry.value))) value.value = undefined;
 }
 /** What a sheet brought, and what of it could not be taken. */
 const told = ref<readonly string[]>([]);
 async function takeSheet(file: File): Promise<void> {
   const read = readLogCsv(await file.text(), props.plan);
-  const refused = read.entries.length > 0 ? edit(addReadings(read.entries)) : [];
+  const refused = read.entries.length > 0 ? edit(addReadings(read.entries.map((e) => ({ ...e, id: newKey() })))) : [];
   told.value = [
     `${read.entries.length === 1 ? 'One reading' : `${read.entries.length} readings`} taken from ${file.name}.`,
     ...[...read.faults, ...refused].map((f) => `${f.path}: ${f.message}; ${f.advice}`),
@@ -149,8 +128,7 @@ async function takeSheet(file: File): Promise<void> {
 </script>
 
 <template>
-  <section class="sheet reading" aria-labelledby="reading-title">
-    <h2 id="reading-title">A reading</h2>
+  <div class="reading">
     <div class="entries">
       <label
         >at
@@ -219,6 +197,7 @@ async function takeSheet(file: File): Promise<void> {
       <label class="note"
         >note <TextField :value="note" label="Note on this reading" @change="(t: string) => (note = t)"
       /></label>
+      <PhotoField v-model="photo" />
       <button type="button" class="plain-button main keep" data-test="keep-reading" @click="keep">Keep</button>
       <label class="sheet-in"
         >Readings from a CSV
@@ -231,34 +210,16 @@ async function takeSheet(file: File): Promise<void> {
         <li v-for="t in told" :key="t">{{ t }}</li>
       </ul>
     </div>
-  </section>
+  </div>
 </template>
 
+<style src="./entries.css" scoped></style>
 <style scoped>
-.reading {
-  padding: 8px 16px 12px;
-}
-
-.entries,
-.entries label,
 .number {
   display: flex;
   flex-wrap: wrap;
   gap: 6px 12px;
   align-items: center;
-}
-
-.entries label {
-  gap: 6px;
-  max-width: 100%;
-}
-
-.entries :deep(.n-select),
-.entries :deep(select) {
-  max-width: 100%;
-}
-
-.number {
   margin: 10px 0;
 }
 
@@ -267,25 +228,5 @@ async function takeSheet(file: File): Promise<void> {
   min-height: 48px;
   font-family: var(--font-figure);
   font-size: var(--figure-l);
-}
-
-.note {
-  flex: 1 1 200px;
-}
-
-.keep {
-  min-width: 120px;
-  min-height: 48px;
-}
-
-.wrong {
-  color: var(--brick-ink);
-}
-
-@media (max-width: 640px) {
-  .keep {
-    width: 100%;
-    min-height: 72px;
-  }
 }
 </style>

@@ -1,7 +1,9 @@
 // Readings and causes in plain words.
-import type { Cause, ReadingKind } from '@vernal-slope/plan/diagnose';
+import { HORIZON } from '@vernal-slope/plan/ahead';
+import type { DueBy } from '@vernal-slope/plan/upkeep';
+import { READING_KINDS, type Cause, type ReadingKind } from '@vernal-slope/plan/diagnose';
 import { isSource, isTap, isVessel, feeds } from '@vernal-slope/plan/kinds';
-import type { Plan, PlanNode } from '@vernal-slope/plan/schema';
+import type { Plan, PlanNode, ReadingEntry } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { percent, showText, type Quantity, type UnitSystem } from '../../display/quantities.ts';
 import { planField } from '../../display/planfields.ts';
@@ -17,6 +19,18 @@ export const QUANTITY: Readonly<Record<ReadingKind, Quantity>> = {
   flowLpm: 'flow',
   levelM: 'drop',
   refillMin: 'duration',
+};
+
+/** Whether an entry of the log has a figure that is held against the plan. */
+export const isReading = (e: ReadingEntry): boolean => READING_KINDS.some((k) => e[k] !== undefined);
+
+/** What else is entered. */
+export type EventKind = 'rain' | 'repair' | 'test' | 'photo';
+export const EVENT_WORDS: Readonly<Record<EventKind, string>> = {
+  rain: 'Rain',
+  repair: 'A repair',
+  test: 'A test of the water',
+  photo: 'A photograph',
 };
 
 /** What can be read at a place. */
@@ -73,4 +87,16 @@ export const LOOK_FIRST: Readonly<Record<Cause['kind'], string>> = {
   height: 'Measure the height again, or read a gauge there with all shut.',
   gauge: 'Put the gauge on another tap, or another gauge on this one.',
   supply: 'A bucket and a watch at the source.',
+};
+
+/** Days in words; null is longer than was looked at. */
+export const daysWords = (days: number | null, most = HORIZON): string =>
+  days === null ? `over ${most} days` : `${days} ${days === 1 ? 'day' : 'days'}`;
+
+/** Why a job is due. */
+export const BY_WORDS: Readonly<Record<DueBy, string>> = {
+  days: 'due',
+  storm: 'storm of',
+  frost: 'before the frost,',
+  use: 'by its use',
 };

@@ -1,9 +1,11 @@
 // What the Log step keeps while its plan is open.
 import type { LogAnswer } from '../../workers/log.ts';
+import type { UpkeepAnswer } from '../../workers/upkeep.ts';
 import type { Answer } from '../../workers/useAnswer.ts';
 import { keptBy } from '../kept.ts';
 
 export interface LogState {
   readonly log: Answer<LogAnswer>;
+  readonly upkeep: Answer<UpkeepAnswer>;
 }
 export const logState = keptBy<LogState>('log step');
