@@ -13,10 +13,12 @@ export {
 export { shareWorking } from './workings.ts';
 export {
   agrees,
+  fromSI,
   possibleReadings,
   READING_KINDS,
   Predictor,
   readingsOf,
+  situationOf,
   usualError,
   usualErrorSI,
   type Read,

@@ -11,7 +11,7 @@ import {
   seconds,
   type ReadingEntry,
 } from '../fields/index.ts';
-import { feeds, isSource, isTap, isVessel, yieldOf } from '../kinds/index.ts';
+import { feeds, isSource, isTap, isVessel, yieldOf, type StateOptions } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { nodeFlow, refillOf } from '../solve/index.ts';
 import { leakId, type Cause } from './causes.ts';
@@ -92,6 +92,16 @@ export function shutFloats(plan: Plan, open: readonly string[] | undefined): str
     .map((n) => n.id);
 }
 
+/** How a plan stood when a reading was made. */
+export function situationOf(plan: Plan, r: Pick<Read, 'open' | 'levels' | 'at'>): StateOptions {
+  const month = Number(r.at.slice(5, 7)) || undefined;
+  return {
+    levels: r.levels,
+    ...(r.open ? { open: r.open, shut: shutFloats(plan, r.open) } : {}),
+    ...(month ? { month } : {}),
+  };
+}
+
 /** A plan, with or without a cause, that answers readings; situations that are alike are solved once. */
 export class Predictor {
   readonly #compiled: Compiled;
@@ -111,12 +121,7 @@ export class Predictor {
     const { plan } = this.#compiled;
     // a hole runs always
     const open = r.open && this.#cause.kind === 'leak' ? [...r.open, leakId(this.#cause.at)] : r.open;
-    const state = stateFor(this.#compiled, {
-      levels: r.levels,
-      ...(open ? { open } : {}),
-      ...(r.open ? { shut: shutFloats(plan, r.open) } : {}),
-      ...(month ? { month } : {}),
-    });
+    const state = stateFor(this.#compiled, { ...situationOf(plan, r), ...(open ? { open } : {}) });
     if (r.open?.length === 0)
       for (const line of this.#compiled.lines.values()) {
         if (line.freeInlet) state.opening[line.last] = 0;

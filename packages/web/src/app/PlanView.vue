@@ -315,6 +315,7 @@ usePlanKeys({
         :hovered="hovered"
         :title="heading.title"
         :ghost="beside"
+        :as-read="beside || joining.draft.value ? null : uses.get(current)?.asRead?.value"
         :slides="!viewing && !joining.asked.value"
         :joins="!viewing"
         :close="hill.close"

@@ -3,6 +3,7 @@ import type { Component, ComputedRef, Ref } from 'vue';
 import type { Working } from '@vernal-slope/core/working';
 import type { FigureKey, Finding, StepKey } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
+import type { AsRead } from '../drawings/hillside/asread.ts';
 import type { StepJudgement } from '../judgement/stepjudgement.ts';
 import type { PlanPage } from '../session/planpage.ts';
 import type { Budget } from '../session/useBudget.ts';
@@ -25,6 +26,8 @@ export interface StepUse {
   readonly leadsTo?: ComputedRef<string>;
   /** What the drawings show there in place of the plan's own figures: another moment of it. */
   readonly drawn?: Readonly<Ref<PlanResults | null>>;
+  /** What was read, for the hillside there. */
+  readonly asRead?: Readonly<Ref<AsRead | null>>;
   /** What is due today or late, in a few words, for the top of the page while another step is open; empty for nothing. */
   readonly due?: Readonly<Ref<string>>;
   /** Workings of figures that only this step has. */

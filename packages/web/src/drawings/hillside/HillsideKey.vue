@@ -3,6 +3,8 @@
 defineProps<{
   /** The running line of the plan as it is stands beside a what-if. */
   beside: boolean;
+  /** The running line that explains what was read stands beside the one as planned. */
+  read: boolean;
   /** Somewhere a pressure is wanted. */
   wants: boolean;
 }>();
@@ -21,7 +23,10 @@ defineProps<{
     <li v-if="beside">
       <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="ghost" /></svg>running line now
     </li>
-    <li v-if="!beside && wants">
+    <li v-if="read">
+      <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="as-read" /></svg>as the readings have it
+    </li>
+    <li v-if="!beside && !read && wants">
       <svg width="30" height="12">
         <path class="notch" d="M9 6l-8 -5v10zM21 6l8 -5v10z" />
         <path class="shell" d="M13 0v12M17 0v12" /></svg

@@ -6,6 +6,7 @@ import { computed, ref, shallowRef, useId, useTemplateRef, watch } from 'vue';
 import { useShownResults } from '../../session/usePassing.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { closeUp, endsThatSlide, flagsOn, sectionOf, type LegRef, type Slide } from './section.ts';
+import type { AsRead } from './asread.ts';
 import { useHillView, type Frame, type Stretch } from './useHillView.ts';
 import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { useDrawingKeys } from './useDrawingKeys.ts';
@@ -42,6 +43,8 @@ const props = defineProps<{
   title: string;
   /** The plan beside which this one is a what-if: its running line is drawn thin. */
   ghost?: PlanResults | null;
+  /** What was read, and the running line that explains it. */
+  asRead?: AsRead | null;
   /** Places can be slid. */
   slides?: boolean;
   /** Lines can be led from its places. */
@@ -95,8 +98,11 @@ const tabled = refDebounced(settled, READ_MS);
 const narrow = computed(() => width.value < 700);
 const w = computed(() => Math.max(320, width.value));
 const h = computed(() => Math.max(160, height.value));
+/** Width at which the key stands in one line: as planned, and with what was read. */
+const KEY = 1230;
+const KEY_READ = 1460;
 /** Height kept for the key under the drawing: one line where there is room, else two. */
-const foot = computed(() => (narrow.value ? 36 : w.value < 1230 ? 62 : 34));
+const foot = computed(() => (narrow.value ? 36 : w.value < (props.asRead ? KEY_READ : KEY) ? 62 : 34));
 const side = computed(() => (narrow.value ? 48 : 84));
 const frame = computed<Frame>(() => ({
   width: w.value,
@@ -174,6 +180,29 @@ const ghostPath = computed(() =>
         .join('')
     : '',
 );
+const readPath = computed(() =>
+  props.asRead?.results.compiled.nodes.has(props.chosen)
+    ? sectionOf(props.asRead.results, props.chosen)
+        .strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '')
+        .join('')
+    : '',
+);
+/** Gauges where they were read, as high as they say that the water stands. */
+const readMarks = computed(() =>
+  (props.asRead?.points ?? []).flatMap((p) => {
+    const place = section.value.places.find((at) => at.id === p.id);
+    return place ? [{ ...p, x: x.value(place.x), y: y.value(p.z) }] : [];
+  }),
+);
+/** The stretch that is under suspicion, along its pipe. */
+const suspectPath = computed(() => {
+  const at = props.asRead?.suspect?.line;
+  if (at === undefined) return '';
+  return [...section.value.strips, ...behindNow.value]
+    .filter((s) => s.line === at)
+    .map((s) => path([...s.pipe]) ?? '')
+    .join('');
+});
 const waterArea = area<{ x: number; pipe: number; line: number }>()
   .x((p) => x.value(p.x))
   .y0((p) => y.value(p.pipe))
@@ -188,7 +217,19 @@ const band = computed(() =>
   section.value.legs.find((l) => l.line === shownLeg.value?.line && l.leg === shownLeg.value.leg),
 );
 
-const flags = computed(() => flagsOn(section.value, told.value));
+/** Where along the suspected line its flag stands, and px that a flag takes. */
+const FLAG_AT = 0.7;
+const FLAG_WIDTH = 136;
+const flags = computed(() => {
+  const found = flagsOn(section.value, told.value);
+  const suspect = props.asRead?.suspect;
+  const strip = suspect && section.value.strips.find((s) => s.line === suspect.line);
+  const at = strip?.ground[Math.floor(FLAG_AT * strip.ground.length)];
+  if (!suspect || !at) return found;
+  // what was read goes before what was planned, where there is no room for both
+  const clear = found.filter((f) => Math.abs(x.value(f.x) - x.value(at.x)) > FLAG_WIDTH);
+  return [...clear, { ...at, words: suspect.words }];
+});
 
 const vessels = computed(() => drawnVessels(section.value.vessels, x.value, y.value, settings.units));
 
@@ -439,10 +480,12 @@ const summary = computed(() => {
         <path :d="groundPath" class="ground" />
         <path :d="tufts" class="grass" />
         <path :d="standingPath" class="standing" data-test="standing-line" />
+        <path v-if="suspectPath" :d="suspectPath" class="suspect" data-test="suspect" />
         <path :d="pipePath" class="pipe" data-test="pipe" />
         <path v-if="ghostPath" :d="ghostPath" class="ghost" data-test="ghost" />
         <path :d="runningPath" class="running-edge" />
         <path :d="runningPath" class="running" data-test="running-line" />
+        <path v-if="readPath" :d="readPath" class="as-read" data-test="as-read" />
 
         <HillsideAxis :heights="ticksZ" :distances="ticksX" :foot="h - foot - 18" :unit="lengthUnit" :narrow="narrow" />
 
@@ -483,6 +526,16 @@ const summary = computed(() => {
           <path v-else d="M0 3v12M-4 10l4 5 4 -5" />
         </g>
         <HillsideSliders :ends="sliders" :sliding="sliding" />
+
+        <path
+          v-for="m in readMarks"
+          :key="m.id"
+          class="read-mark"
+          :d="`M${m.x} ${m.y - 6}l6 6l-6 6l-6 -6z`"
+          data-test="read-mark"
+        >
+          <title>{{ m.words }}</title>
+        </path>
 
         <g v-for="flag in flags" :key="flag.x" class="flag" data-test="flag">
           <path class="pole" :d="`M${x(flag.x)} ${y(flag.z)}V${y(section.z[1]) - 6}`" />
@@ -530,7 +583,11 @@ const summary = computed(() => {
       <p v-if="held && slideWords" class="slide-words" role="status" data-test="slide-words">{{ slideWords }}</p>
       <div class="foot">
         <slot name="switch" />
-        <HillsideKey :beside="ghostPath !== ''" :wants="labels.some((t) => t.wanted !== undefined)" />
+        <HillsideKey
+          :beside="ghostPath !== ''"
+          :read="readPath !== ''"
+          :wants="labels.some((t) => t.wanted !== undefined)"
+        />
         <p class="scale">
           Heights {{ stretch >= 1.5 ? `${Math.round(stretch)} times` : 'true' }}; widths of vessels not to scale.
         </p>

@@ -75,6 +75,7 @@ const end = computed(() => {
 });
 /** The date stands where there is room for it. */
 const END_ROOM = 60;
+const TICK_ROOM = 40;
 </script>
 
 <template>
@@ -88,7 +89,13 @@ const END_ROOM = 60;
           <text :x="LEFT - 6" :y="y(t)" dy="0.35em" text-anchor="end">{{ fixed(t, 0) }}</text>
         </g>
         <text :x="LEFT - 6" :y="H - 8" text-anchor="end">{{ unit }}</text>
-        <text v-for="(t, k) in ticks" :key="t.x" :x="t.x" :y="H - 8" :text-anchor="k === 0 ? 'start' : 'middle'">
+        <text
+          v-for="(t, k) in ticks"
+          :key="t.x"
+          :x="t.x"
+          :y="H - 8"
+          :text-anchor="k === 0 ? 'start' : t.x > w - TICK_ROOM ? 'end' : 'middle'"
+        >
           {{ t.text }}
         </text>
       </g>

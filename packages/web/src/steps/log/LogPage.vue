@@ -12,7 +12,7 @@ import { logState } from './state.ts';
 import UpkeepList from './UpkeepList.vue';
 import LaterPart from '../../shell/LaterPart.vue';
 
-const { log, upkeep } = logState.use();
+const { log, upkeep, asRead } = logState.use();
 const page = usePlanPage();
 const state = proxyRefs(log);
 const answer = computed(() => log.answer.value);
@@ -31,7 +31,7 @@ const plan = computed(() => page.plan.value);
     </p>
   </section>
   <template v-if="answer && answer.diagnosis.readings.length > 0">
-    <ReadingTable :answer="answer" />
+    <ReadingTable :answer="answer" :drawn="asRead" />
     <CauseList :answer="answer" @try="page.tryIt" />
   </template>
   <section v-else-if="!answer" class="sheet none">

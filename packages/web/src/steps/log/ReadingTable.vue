@@ -7,11 +7,12 @@ import { nameIn } from '../../display/names.ts';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { useEdits } from '../../session/planpage.ts';
+import type { AsRead } from '../../drawings/hillside/asread.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { LogAnswer } from '../../workers/log.ts';
 import { KIND_WORDS, openState, openWords, QUANTITY } from './logwords.ts';
 
-const props = defineProps<{ answer: LogAnswer }>();
+const props = defineProps<{ answer: LogAnswer; drawn?: AsRead | null }>();
 const settings = useSettings();
 const { perform } = useEdits();
 /** The latest first. */
@@ -24,6 +25,9 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
 <template>
   <section class="sheet readings" aria-labelledby="readings-title">
     <h2 id="readings-title">Read and planned</h2>
+    <p v-if="drawn" class="small muted drawn" data-test="drawn-when">
+      On the hillside: {{ drawn.when }}. The blue line as planned then, the dashed one as the readings have it.
+    </p>
     <div class="scroll" tabindex="0" role="region" aria-labelledby="readings-title">
       <table data-test="readings">
         <thead>
@@ -79,6 +83,10 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
 <style scoped>
 .readings {
   padding: 8px 16px 12px;
+}
+
+.drawn {
+  margin: 0 0 4px;
 }
 
 .scroll {

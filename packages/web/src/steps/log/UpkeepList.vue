@@ -361,6 +361,11 @@ li {
     margin-left: 0;
   }
 
+  .row .title {
+    flex: 1 1 70%;
+    min-width: 0;
+  }
+
   .row .plain-button {
     margin-left: auto;
   }

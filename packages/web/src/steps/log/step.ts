@@ -2,12 +2,15 @@
 import { computed, defineAsyncComponent, onScopeDispose, shallowRef, watch } from 'vue';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { percent } from '../../display/quantities.ts';
+import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepFigure, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { LogAnswer, LogApi } from '../../workers/log.ts';
 import type { UpkeepAnswer, UpkeepApi } from '../../workers/upkeep.ts';
 import { useAnswer, type Answer } from '../../workers/useAnswer.ts';
+import { aFrameLater } from '../../shell/atonce.ts';
 import { todayText } from '../../session/useBudget.ts';
 import type { StepRow } from '../step.ts';
+import { drawnReadings } from './asread.ts';
 import { daysWords } from './logwords.ts';
 import { logState } from './state.ts';
 
@@ -62,6 +65,7 @@ export const logStep: StepRow = {
       keeps: () => true,
       settleMs: SOON_MS,
     });
+    const settings = useSettings();
     const question = computed(() => (page.plan.value ? { plan: page.plan.value, today: todayText() } : null));
     const asking = (wanted: () => boolean, settleMs: number): Answer<UpkeepAnswer> =>
       useAnswer<UpkeepApi, { plan: Plan; today: string }, UpkeepAnswer>({
@@ -77,7 +81,15 @@ export const logStep: StepRow = {
       });
     const upkeep = asking(() => here.value, SOON_MS);
     asking(() => !here.value && page.plan.value !== null && kept(page.plan.value), LATER_MS);
-    logState.keep({ log, upkeep });
+    /** Drawn for the plan that was asked about: a what-if is drawn as itself. */
+    const drawnNow = aFrameLater(() => {
+      const answer = here.value ? log.answer.value : null;
+      const results = page.results.value;
+      if (!answer || !results || answer.plan !== page.plan.value) return null;
+      return drawnReadings(answer, results, settings.units) ?? null;
+    });
+    const asRead = computed(() => drawnNow.value?.read ?? null);
+    logState.keep({ log, upkeep, asRead });
     const due = computed(() => {
       const answer = lastUpkeep.value;
       if (here.value || !answer || !page.plan.value || !kept(page.plan.value)) return '';
@@ -118,6 +130,12 @@ export const logStep: StepRow = {
         findings: [...answer.findings, ...(upkeep.answer.value?.findings ?? [])],
       };
     });
-    return { judgement, due };
+    return {
+      judgement,
+      due,
+      drawn: computed(() => drawnNow.value?.planned ?? null),
+      asRead,
+      leadsTo: computed(() => drawnNow.value?.leads ?? ''),
+    };
   },
 };
