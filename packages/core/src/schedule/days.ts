@@ -9,6 +9,8 @@ export interface Calendar {
   readonly perDay: number;
   /** Whether there is work on a day. Some day must be a working day. */
   readonly working: (day: number) => boolean;
+  /** Whether a task may be worked on on a day: some wait for the weather. All may where left out. */
+  readonly fits?: (id: string, day: number) => boolean;
 }
 
 export interface Slot {
@@ -29,7 +31,7 @@ const FAR = 4000;
  * @param tasks in an order that holds (`orderOf`)
  * @param done day number on which a task was finished, by id: such a task keeps its day
  * @param notBefore day before which nothing that is open can be done: today, once the work is under way
- * @throws RangeError where no working day comes within some ten years
+ * @throws RangeError where no working day, or none that fits a task, comes within some ten years
  */
 export function schedule(
   tasks: readonly Task[],
@@ -37,7 +39,7 @@ export function schedule(
   done: ReadonlyMap<string, number> = new Map(),
   notBefore = calendar.from,
 ): Map<string, Slot> {
-  const { perDay, working } = calendar;
+  const { perDay, working, fits = () => true } = calendar;
   const end = new Map<string, number>();
   const slots = new Map<string, Slot>();
   const evening = MORNING + perDay;
@@ -62,14 +64,22 @@ export function schedule(
   const free = (t: Task): number =>
     Math.max(-Infinity, ...t.holds.map((h) => (undone.has(h.of) ? Infinity : (end.get(h.of) ?? -Infinity) + h.wait)));
   let now = next(Math.max(calendar.from, notBefore) * DAY + MORNING);
+  /** The same with the weather: the first moment from now on at which a task may be worked on. */
+  const ready = (t: Task): number => {
+    const from = Math.max(now, free(t));
+    if (from === Infinity) return Infinity;
+    const day = Math.floor(from / DAY);
+    for (let k = 0; k < FAR; k++) if (fits(t.id, day + k)) return k === 0 ? from : (day + k) * DAY + MORNING;
+    throw new RangeError(`no day fits ${t.id}`);
+  };
   while (open.length > 0) {
-    let at = open.findIndex((t) => free(t) <= now);
-    if (at < 0) {
-      // nothing can be done: until the first is free
-      const soonest = Math.min(...open.map(free));
-      now = next(Math.max(now, soonest));
-      at = open.findIndex((t) => free(t) <= now);
+    let at = open.findIndex((t) => ready(t) <= now);
+    for (let k = 0; at < 0 && k < FAR; k++) {
+      // nothing can be done: until the first is free, on a day with work
+      now = next(Math.min(...open.map(ready)));
+      at = open.findIndex((t) => ready(t) <= now);
     }
+    if (at < 0) throw new RangeError('no working day fits');
     const task = open[at];
     if (!begun.has(task.id)) begun.set(task.id, now);
     const room = Math.floor(now / DAY) * DAY + evening - now;

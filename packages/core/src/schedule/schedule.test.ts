@@ -119,6 +119,16 @@ describe('days of work', () => {
     expect(slots.get('a')).toEqual({ first: 5, last: 5 });
     expect(slots.get('b')?.first).toBe(12);
   });
+  it('wait for the weather: what does not fit a day waits for one that does, and the rest goes on', () => {
+    const order = orderOf([task('pour', 4, [], 0), task('raise', 2, [['pour', 1]], 1), task('dig', 9, [], 2)]);
+    if (!order.ok) throw new Error('a circle');
+    const warm = { ...week, fits: (id: string, day: number) => id !== 'pour' || day >= 13 };
+    const slots = schedule(order.tasks, warm);
+    expect([slots.get('dig')?.first, slots.get('dig')?.last]).toEqual([4, 5]);
+    expect(slots.get('pour')?.first).toBe(13);
+    expect(slots.get('raise')?.first).toBeGreaterThanOrEqual(14);
+    expect(() => schedule(order.tasks, { ...week, fits: (id) => id !== 'pour' })).toThrow(RangeError);
+  });
   it('are refused where no day is worked', () => {
     expect(() => schedule([task('a', 1)], { ...week, working: () => false })).toThrow(RangeError);
   });

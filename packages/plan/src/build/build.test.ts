@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { curing } from '@vernal-slope/core/stand';
+import { holdsInAnyUnits, ruleValue } from '@vernal-slope/core/working';
 import { changeFaults, loadPlan, savePlan } from '../document/index.ts';
 import { applyCommand, type Command } from '../edit/index.ts';
 import { billOf } from '../parts/index.ts';
@@ -14,7 +15,10 @@ import {
   changeBuild,
   datedSteps,
   setOff,
+  hoursWorking,
   stepParts,
+  stepPipe,
+  stepStand,
   stepsIcs,
   stepsReport,
   tickStep,
@@ -254,6 +258,53 @@ describe('waits', () => {
   });
 });
 
+describe('the weather', () => {
+  const climate = (tMeanC: number[]): Plan['climate'] => ({
+    monthly: { rainMm: tMeanC.map(() => 50), tMaxC: tMeanC.map((t) => t + 5), tMinC: tMeanC.map((t) => t - 5) },
+  });
+  const year = [-2, 0, 4, 8, 13, 17, 20, 19, 15, 10, 4, 0];
+  const known: Plan = { ...bank, climate: climate(year) };
+  const first = (plan: Plan, id: string, from: string): string =>
+    datedSteps(plan, from).find((s) => s.id === id)!.first;
+  it('concrete waits for a month with a mean of 5 °C; what is dug does not', () => {
+    expect(first(known, 'footings:bakehouse-tank', '2026-11-02') < '2026-12-31').toBe(true);
+    expect(first(known, 'pour:bakehouse-tank', '2026-11-02')).toBe('2027-04-01');
+    const steps = datedSteps(known, '2026-11-02');
+    expect(steps.find((s) => s.id === 'pour:bakehouse-tank')!.warmFrom).toBe('2027-04-01');
+    expect(buildFindings(known, steps).map((f) => f.code)).toContain('build-warm');
+  });
+  it('who says how warm it is while it is built, or has no warm month, does not wait; nor in summer', () => {
+    const warmed = apply(
+      known,
+      changeBuild('tent', (b) => (b.temperatureC = 12)),
+    );
+    expect(first(warmed, 'pour:bakehouse-tank', '2026-11-02') < '2026-12-31').toBe(true);
+    const never: Plan = { ...bank, climate: climate(year.map((t) => t - 30)) };
+    expect(first(never, 'pour:bakehouse-tank', '2026-11-02') < '2026-12-31').toBe(true);
+    expect(datedSteps(known, '2026-05-04').some((s) => s.warmFrom)).toBe(false);
+  });
+  it('cement stands by the month in which it comes', () => {
+    const pvc: Plan = {
+      ...known,
+      lines: bank.lines.map((l) => ({ ...l, legs: l.legs.map((leg) => ({ ...leg, pipe: 'astm-d1785-sch40/1' })) })),
+    };
+    const wait = (from: string): number => datedSteps(pvc, from).find((s) => s.id === 'lay:main')!.wait / DAY_S;
+    expect([wait('2026-06-01'), wait('2026-10-01')]).toEqual([1, 2]);
+  });
+});
+
+describe('hours', () => {
+  it('add up from their parts, in a working whose rule gives them', () => {
+    for (const s of buildSteps(bank)) {
+      const working = hoursWorking(s);
+      expect(ruleValue(working), s.id).toBeCloseTo(s.time, 6);
+      expect(holdsInAnyUnits(working), s.id).toBe(true);
+    }
+    const lay = buildSteps(bank).find((s) => s.id === 'lay:main')!;
+    expect(lay.hours.find((h) => h.counts === 'metres')?.n).toBeCloseTo(382, 0);
+  });
+});
+
 describe('days', () => {
   it('fall on days of work, and move with the start', () => {
     const plan = apply(
@@ -332,6 +383,18 @@ describe('what a step takes', () => {
     for (const j of bill.joints)
       for (const l of j.chain?.links ?? []) listed.set(l.part.id, (listed.get(l.part.id) ?? 0) + j.count);
     expect(counted).toEqual(listed);
+  });
+  it('pipe of all laid lines is the pipe of the bill; timber, concrete and gravel those of the stand', () => {
+    const bill = billOf(bank);
+    const metres = new Map<string, number>();
+    for (const s of buildSteps(bank))
+      for (const p of stepPipe(bill, s)) metres.set(p.name, (metres.get(p.name) ?? 0) + p.length);
+    for (const p of bill.pipe) expect(metres.get(p.name), p.name).toBeCloseTo(p.need, 6);
+    const stand = buildSteps(bank).flatMap((s) => stepStand(bill, s, 'metric').map((t) => ({ ...t, work: s.work })));
+    const listed = bill.items.filter((i) => i.group === 'timber');
+    expect(stand.map((t) => t.id).sort()).toEqual(listed.map((i) => i.id).sort());
+    expect(stand.find((t) => t.id === 'concrete bag')?.work).toBe('pour');
+    for (const t of stand) expect(t.count).toBeCloseTo(listed.find((i) => i.id === t.id)!.count, 6);
   });
 });
 

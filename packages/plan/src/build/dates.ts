@@ -1,5 +1,6 @@
 // Days of the work: from when it begins, with the week that is worked, days off and what is done.
-import { schedule } from '@vernal-slope/core/schedule';
+import { schedule, type Slot } from '@vernal-slope/core/schedule';
+import { monthlyClimate } from '../budget/index.ts';
 import { secondsOfHours } from '../fields/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { Plan } from '../schema/index.ts';
@@ -17,7 +18,19 @@ export interface DatedStep extends BuildStep {
   /** Ticked off: when, and what was written there. */
   readonly done?: { readonly on: string; readonly note?: string };
   /** It was done before what it waits for was over, or had stood: which, and from when it might have been. */
+  /** It waits for warmer weather than there is when its turn comes: from when on it is warm enough. */
+  readonly warmFrom?: string;
   readonly early?: { readonly of: string; readonly from: string };
+}
+
+/** Concrete and cement are not worked in months with a colder mean, °C (ACI 306 for concrete, from memory). */
+export const COLD = 5;
+const monthOf = (day: number): number => Number(dateOf(day).slice(5, 7)) - 1;
+
+/** Mean temperature of the months, °C; undefined where it is not known, or the plan says how warm it is while it is built. */
+function monthsWarm(plan: Plan): readonly number[] | undefined {
+  const climate = plan.build?.temperatureC === undefined ? monthlyClimate(plan) : undefined;
+  return climate?.tMaxC.map((t, m) => (t + climate.tMinC[m]) / 2);
 }
 
 /** Monday 1 to Sunday 7: 1 January 1970 was a Thursday. */
@@ -33,30 +46,48 @@ export const waitDays = (wait: number): number => Math.ceil(wait / DAY - 1e-9);
  * @throws RangeError where no day of work comes within ten years
  */
 export function datedSteps(plan: Plan, from: string, today?: string): DatedStep[] {
-  const steps = buildSteps(plan);
+  const warm = monthsWarm(plan);
+  const rough = buildSteps(plan);
   const build = plan.build ?? {};
   const week = new Set<number>(build.workDays ?? BUILD_DEFAULTS.workDays);
   const off = new Set((build.off ?? []).map(dayNumber));
   const ticked = new Map((build.done ?? []).map((d) => [d.step, d]));
   const done = new Map(
-    steps.flatMap((s): [string, number][] => {
+    rough.flatMap((s): [string, number][] => {
       const tick = ticked.get(s.id);
       return tick ? [[s.id, dayNumber(tick.on)]] : [];
     }),
   );
   const first = dayNumber(from);
-  const slots = schedule(
-    steps,
-    {
-      from: first,
-      perDay: secondsOfHours(build.hoursPerDay ?? BUILD_DEFAULTS.hoursPerDay),
-      working: (day) => week.has(weekday(day)) && !off.has(day),
-    },
-    done,
-    today === undefined ? first : Math.max(first, dayNumber(today)),
-  );
+  const mayBegin = today === undefined ? first : Math.max(first, dayNumber(today));
+  const daysFor = (steps: readonly BuildStep[], weather: boolean): ReadonlyMap<string, Slot> => {
+    const wet = new Set(steps.filter((s) => s.sets === 'concrete' || s.sets === 'cement').map((s) => s.id));
+    return schedule(
+      steps,
+      {
+        from: first,
+        perDay: secondsOfHours(build.hoursPerDay ?? BUILD_DEFAULTS.hoursPerDay),
+        working: (day) => week.has(weekday(day)) && !off.has(day),
+        ...(weather && warm ? { fits: (id, day) => !wet.has(id) || warm[monthOf(day)] >= COLD } : {}),
+      },
+      done,
+      mayBegin,
+    );
+  };
+  const waits = warm !== undefined && warm.some((t) => t >= COLD);
+  let steps = rough;
+  let slots = daysFor(steps, waits);
+  if (warm && rough.some((s) => s.sets === 'cement')) {
+    // how long cement stands hangs on the month in which it comes
+    const then = slots;
+    steps = buildSteps(plan, (id) => warm[monthOf(then.get(id)?.first ?? first)]);
+    slots = daysFor(steps, waits);
+  }
+  const anyhow = waits ? daysFor(steps, false) : slots;
   return steps.map((s): DatedStep => {
     const slot = slots.get(s.id) ?? { first, last: first };
+    const sooner = anyhow.get(s.id)?.first ?? slot.first;
+    const cold = (s.sets === 'concrete' || s.sets === 'cement') && slot.first > sooner && !done.has(s.id);
     const tick = ticked.get(s.id);
     const early = tick && earlyOf(s, done, dayNumber(tick.on));
     return {
@@ -66,6 +97,7 @@ export function datedSteps(plan: Plan, from: string, today?: string): DatedStep[
       last: dateOf(slot.last),
       ...(tick ? { done: { on: tick.on, ...(tick.note ? { note: tick.note } : {}) } } : {}),
       ...(early ? { early } : {}),
+      ...(cold ? { warmFrom: dateOf(slot.first) } : {}),
     };
   });
 }

@@ -35,6 +35,9 @@ export function buildFindings(plan: Plan, steps: readonly DatedStep[]): Finding[
     steps.some((s) => s.work === 'pour' && !s.done)
   )
     found.push(finding('build-frost', steps.find((s) => s.work === 'pour' && !s.done)?.at ?? '', {}));
+  const waiting = steps.find((s) => s.warmFrom !== undefined);
+  if (waiting)
+    found.push(finding('build-warm', waiting.at ?? '', { step: waiting.title, on: waiting.warmFrom ?? waiting.first }));
   const open = steps.filter((s) => !s.done);
   const next = open.reduce<DatedStep | undefined>((a, b) => (a && a.day <= b.day ? a : b), undefined);
   if (next) {

@@ -11,7 +11,19 @@ import { standAnswer } from '../stand/index.ts';
 import { nameOfId } from '../topology/index.ts';
 import { WORK, type Caution, type Does, type Sign, type Work } from './words.ts';
 
+/** A part of the hours of a step, by rule of thumb: so much, or so much for each of so many. */
+export interface HoursPart {
+  /** What it is for. */
+  readonly of: string;
+  /** s, or s for each */ readonly each: number;
+  /** How many, or how many metres; once where left out. */
+  readonly n?: number;
+  readonly counts?: 'metres' | 'pieces' | 'volume';
+}
+
 export interface BuildStep extends Task {
+  /** Parts that its time adds up from. */
+  readonly hours: readonly HoursPart[];
   readonly work: Work;
   readonly does: Does;
   readonly title: string;
@@ -162,6 +174,14 @@ function humped(line: Line, start: number): boolean {
   return heights.some((h, k) => k > 0 && k < heights.length - 1 && h > heights[k - 1] && h >= heights[k + 1]);
 }
 
+const once = (of: string, hours: number): HoursPart => ({ of, each: secondsOfHours(hours) });
+const forEach = (of: string, hours: number, n: number, counts: HoursPart['counts']): HoursPart => ({
+  of,
+  each: secondsOfHours(hours),
+  n,
+  counts,
+});
+
 /** Ids of places whose water people drink, and of the lines to them: against the way the lines are drawn. */
 function drinkingPart(plan: Plan): { places: Set<string>; lines: Set<string>; taps: string[] } {
   const taps = plan.nodes.filter((n) => isTap(n) && isDrinking(n)).map((n) => n.id);
@@ -176,16 +196,22 @@ function drinkingPart(plan: Plan): { places: Set<string>; lines: Set<string>; ta
   return { places, lines, taps };
 }
 
+/** Temperature of the air at a step, °C; undefined where nothing is known of it. */
+export type WarmthAt = (step: string) => number | undefined;
+
 /** Temperature that glue and concrete set at, °C: as entered, else mild. */
 export const buildTemperature = (plan: Plan): number => plan.build?.temperatureC ?? DEFAULT_TEMPERATURE;
 
 /** All work of a plan, in an order that holds. */
-export function buildSteps(plan: Plan): BuildStep[] {
+export function buildSteps(plan: Plan, warmth: WarmthAt = () => undefined): BuildStep[] {
   if (plan.nodes.length === 0) return [];
   const { joints } = jointsOf(plan);
   const { depth, parent } = depths(plan);
   const drinking = drinkingPart(plan);
   const temperature = buildTemperature(plan);
+  /** Days that cement stands after a step: at the temperature entered, else at what the day is likely to have. */
+  const cementAt = (id: string): number =>
+    cementDays(plan.build?.temperatureC ?? warmth(id) ?? DEFAULT_TEMPERATURE) * DAY;
   const nodes = new Map(plan.nodes.map((n) => [n.id, n]));
   const steps: BuildStep[] = [];
   const made = new Set<string>();
@@ -208,7 +234,7 @@ export function buildSteps(plan: Plan): BuildStep[] {
     readonly holds?: readonly Hold[];
     readonly wait?: number;
     readonly sets?: BuildStep['sets'];
-    readonly hours: number;
+    readonly hours: number | readonly HoursPart[];
     readonly cautions?: readonly (Caution | false)[];
     readonly signs?: readonly (Sign | false)[];
   }
@@ -217,6 +243,7 @@ export function buildSteps(plan: Plan): BuildStep[] {
     const id = idOf(work, key);
     made.add(id);
     waits.set(id, a.wait ?? 0);
+    const hours = typeof a.hours === 'number' ? [once('the work itself', a.hours)] : a.hours;
     steps.push({
       id,
       work,
@@ -229,7 +256,8 @@ export function buildSteps(plan: Plan): BuildStep[] {
         .concat(a.holds ?? []),
       wait: a.wait ?? 0,
       ...(a.sets ? { sets: a.sets } : {}),
-      time: secondsOfHours(a.hours),
+      hours,
+      time: hours.reduce((sum, h) => sum + h.each * (h.n ?? 1), 0),
       rank: 0,
       cautions: (a.cautions ?? []).filter((c): c is Caution => c !== false),
       signs: (a.signs ?? []).filter((s): s is Sign => s !== false),
@@ -240,7 +268,15 @@ export function buildSteps(plan: Plan): BuildStep[] {
   const pegs = add('pegs', 'all', {
     of: [...plan.nodes.map((n) => n.id), ...plan.lines.map((l) => l.id)],
     after: [],
-    hours: 1 + RULES.pegPerM * plan.lines.reduce((sum, l) => sum + lengthOf(l), 0),
+    hours: [
+      once('setting up', 1),
+      forEach(
+        'pegs along the lines',
+        RULES.pegPerM,
+        plan.lines.reduce((sum, l) => sum + lengthOf(l), 0),
+        'metres',
+      ),
+    ],
   });
 
   /** Step after which a place gives water; undefined where it never says so. */
@@ -284,12 +320,19 @@ export function buildSteps(plan: Plan): BuildStep[] {
       const cure = plan.build?.temperatureC === undefined ? answer.curing : curing(temperature);
       const dig = add('footings', node.id, {
         after: [pegs],
-        hours: RULES.footing * Math.max(1, answer.design.posts.perBeam * answer.design.beams.lines),
+        hours: [
+          forEach(
+            'footings',
+            RULES.footing,
+            Math.max(1, answer.design.posts.perBeam * answer.design.beams.lines),
+            'pieces',
+          ),
+        ],
         cautions: ['utilities', 'children'],
       });
       const pour = add('pour', node.id, {
         after: [dig],
-        hours: 1 + RULES.pourPerM3 * (answer.parts?.concrete ?? 0),
+        hours: [once('setting up', 1), forEach('concrete', RULES.pourPerM3, answer.parts?.concrete ?? 0, 'volume')],
         wait: cure.light * DAY,
         sets: 'concrete',
         cautions: ['lifting'],
@@ -355,15 +398,15 @@ export function buildSteps(plan: Plan): BuildStep[] {
   }
 
   function drilling(walls: readonly Joint[], after: Asked['after']): Asked {
-    return { after, hours: HOURS.hole * Math.max(1, holesOf(walls)) };
+    return { after, hours: [forEach('holes', HOURS.hole, Math.max(1, holesOf(walls)), 'pieces')] };
   }
   function fitting(walls: readonly Joint[], after: Asked['after'], node: PlanNode): Asked {
     const cemented = glued(walls);
     const sealed = walls.some((j) => j.chain?.links.some((l) => l.part.hole));
     return {
       after,
-      hours: HOURS.joint * Math.max(1, walls.length),
-      wait: (cemented ? cementDays(temperature) : sealed ? SILICONE_DAYS : 0) * DAY,
+      hours: [forEach('joints', HOURS.joint, Math.max(1, walls.length), 'pieces')],
+      wait: cemented ? cementAt(idOf('fittings', node.id)) : sealed ? SILICONE_DAYS * DAY : 0,
       ...(cemented ? { sets: 'cement' as const } : sealed ? { sets: 'silicone' as const } : {}),
       cautions: [isStore(node) && 'confined'],
     };
@@ -385,14 +428,22 @@ export function buildSteps(plan: Plan): BuildStep[] {
       metres > 0 &&
       add('trench', line.id, {
         after: [pegs],
-        hours: HOURS.dug * metres,
+        hours: [forEach('trench by hand', HOURS.dug, metres, 'metres')],
         cautions: ['utilities', deep && 'trench', 'children'],
       });
     const cemented = glued(own);
     const lay = add('lay', line.id, {
       after: [dig || pegs, ...vesselsAt(from, to)],
-      hours: HOURS.laid * lengthOf(line) + HOURS.joint * own.reduce((sum, j) => sum + j.count, 0),
-      wait: cemented ? cementDays(temperature) * DAY : 0,
+      hours: [
+        forEach('pipe laid', HOURS.laid, lengthOf(line), 'metres'),
+        forEach(
+          'joints',
+          HOURS.joint,
+          own.reduce((sum, j) => sum + j.count, 0),
+          'pieces',
+        ),
+      ],
+      wait: cemented ? cementAt(idOf('lay', line.id)) : 0,
       ...(cemented ? { sets: 'cement' as const } : {}),
       cautions: [deep && 'trench'],
     });
@@ -415,7 +466,11 @@ export function buildSteps(plan: Plan): BuildStep[] {
       after: [leaks],
       hours: from && humped(line, from.groundM) ? 2 * RULES.bleed : RULES.bleed,
     });
-    if (metres > 0) add('cover', line.id, { after: [leaks, bleed], hours: RULES.coverPerM * metres });
+    if (metres > 0)
+      add('cover', line.id, {
+        after: [leaks, bleed],
+        hours: [forEach('trench filled', RULES.coverPerM, metres, 'metres')],
+      });
   }
   /** What a line is joined to stands there before it is laid up to it. */
   function vesselsAt(...ends: readonly (PlanNode | undefined)[]): (string | undefined)[] {

@@ -25,6 +25,15 @@ export const buildFindings = {
       en: () => say`It is cold for concrete: keep it from freezing until it has set, or wait (common practice).`,
     },
   }),
+  'build-warm': row({
+    values: { step: 'name', on: 'date' },
+    severity: 'ok',
+    step: 'build',
+    words: {
+      en: (t) =>
+        say`“${t.text('step')}” waits for warmer months, to ${t.date('on')}: concrete and cement are not worked in a month with a mean under 5 °C (common practice). Enter how warm it is while you build, and it does not wait.`,
+    },
+  }),
   'build-next': row({
     values: { step: 'name', on: 'date', open: 'count', end: 'date' },
     severity: 'ok',

@@ -193,6 +193,9 @@ const STAND_NAMES: Readonly<Record<string, string>> = {
   strap: 'Straps over the tank',
 };
 
+/** What a line of a stand's list is called. */
+export const standName = (l: PartLine): string => (l.name ? `Timber ${l.name}` : (STAND_NAMES[l.part] ?? l.part));
+
 const PHASE: Readonly<Record<JointKind, Phase>> = {
   wall: 'tank',
   float: 'outlet',
@@ -416,7 +419,7 @@ export function billOf(plan: Plan, units: Units = unitsOf(plan)): Bill {
       add(
         {
           id: l.part,
-          name: l.name ? `Timber ${l.name}` : (STAND_NAMES[l.part] ?? l.part),
+          name: standName(l),
           group: 'timber',
           count: l.quantity,
           per: l.per,

@@ -1,6 +1,7 @@
 // Parts of a plan: joints with their chains, the bill, holes, lists, and what other ways would cost.
 export {
   billOf,
+  standName,
   soldLengths,
   wholePrice,
   type Bill,

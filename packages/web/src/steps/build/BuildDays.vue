@@ -2,6 +2,7 @@
 // When the work begins, what a week has of it, how cold it is; the calendar to take away.
 import { computed } from 'vue';
 import { BUILD_DEFAULTS, buildTemperature, changeBuild, setOff, stepsIcs } from '@vernal-slope/plan/build';
+import { monthlyClimate } from '@vernal-slope/plan/budget';
 import { dateText } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import DateField from '../../fields/DateField.vue';
@@ -17,6 +18,16 @@ const { edit, perform } = useEdits();
 const build = computed(() => props.answer.plan.build ?? {});
 const from = computed(() => build.value.from ?? props.answer.today);
 const done = computed(() => props.answer.steps.filter((s) => s.done).length);
+/** Nobody said how warm it is, and the months are known. */
+const byMonth = computed(
+  () => build.value.temperatureC === undefined && monthlyClimate(props.answer.plan) !== undefined,
+);
+const warmthWords = computed(() => {
+  if (build.value.temperatureC !== undefined) return 'for concrete and cement';
+  return byMonth.value
+    ? 'not entered: cement by the mean of its month, footings by their own pour'
+    : 'assumed; footings by their own pour';
+});
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const week = computed(() => new Set<number>(build.value.workDays ?? BUILD_DEFAULTS.workDays));
 function setDay(day: number, on: boolean): void {
@@ -70,16 +81,15 @@ const print = (): void => window.print();
     <label
       >air
       <QuantityField
-        :value="buildTemperature(answer.plan)"
+        :value="byMonth ? undefined : buildTemperature(answer.plan)"
+        optional
         quantity="temperature"
         label="Temperature of the air while it is built"
         :limits="{ min: -40, max: 50 }"
         :commit="setTemperature"
         show-unit
         data-test="build-temperature"
-      /><small class="muted">{{
-        build.temperatureC === undefined ? 'assumed; footings by their own pour' : 'for concrete and cement'
-      }}</small></label
+      /><small class="muted">{{ warmthWords }}</small></label
     >
     <fieldset>
       <legend class="visually-hidden">Days of work</legend>

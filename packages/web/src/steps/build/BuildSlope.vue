@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { BuildStep, DatedStep } from '@vernal-slope/plan/build';
 import { dateOf } from '@vernal-slope/plan/formats';
 import { dateText, shortDate } from '../../display/dates.ts';
-import { slopeOf, type Tread } from './slope.ts';
+import { slopeOf, type Plumb, type Tread } from './slope.ts';
 
 const props = defineProps<{ steps: readonly DatedStep[]; now: string; today: string }>();
 const chosen = defineModel<string>('chosen', { required: true });
@@ -23,6 +23,11 @@ const SETS: Readonly<Record<NonNullable<BuildStep['sets']>, string>> = {
   laboratory: 'the laboratory answers',
 };
 const percent = (share: number): string => `${100 * share}%`;
+/** From the foot of one row to that of another. */
+const plumb = (p: Plumb): Record<string, string> => {
+  const rows = slope.value.treads.length;
+  return { left: percent(p.at), top: percent((p.from + 1) / rows), height: percent((p.to - p.from) / rows) };
+};
 /** Words stand beyond the tread, or before it where there is no room. */
 const beyond = (t: Tread): boolean => Math.max(t.to, t.waits ?? 0) < 0.5;
 const words = (t: Tread): string =>
@@ -39,6 +44,14 @@ const kinds = computed(() => [...new Set(slope.value.treads.flatMap((t) => t.ste
       <strong v-if="slope.today !== undefined" :style="{ left: percent(slope.today) }">today</strong>
     </div>
     <ol>
+      <li
+        v-for="p in slope.plumbs"
+        :key="p.id"
+        class="plumb"
+        aria-hidden="true"
+        data-test="plumb"
+        :style="plumb(p)"
+      ></li>
       <li v-for="t in slope.treads" :key="t.step.id">
         <button
           type="button"
@@ -99,9 +112,28 @@ const kinds = computed(() => [...new Set(slope.value.treads.flatMap((t) => t.ste
 }
 
 ol {
+  position: relative;
   margin: 0;
   padding: 0;
   list-style: none;
+}
+
+.plumb {
+  position: absolute;
+  z-index: 1;
+  border-left: 2px dotted var(--ink);
+  pointer-events: none;
+}
+
+/* its bob */
+.plumb::after {
+  position: absolute;
+  bottom: 0;
+  left: -6px;
+  border: 5px solid transparent;
+  border-top: 8px solid var(--ink);
+  border-bottom: 0;
+  content: '';
 }
 
 li button {

@@ -1,24 +1,41 @@
 <script setup lang="ts">
 // The step that is looked at: why it comes now, what it waits for, its craft and its cautions, what it takes; ticked off here.
 import { computed, ref, watch } from 'vue';
-import { CAUTION_WORDS, SIGN_WORDS, tickStep, WORK, type DatedStep } from '@vernal-slope/plan/build';
+import {
+  CAUTION_WORDS,
+  hoursWorking,
+  SIGN_WORDS,
+  tickStep,
+  WORK,
+  type DatedStep,
+  type Taken,
+} from '@vernal-slope/plan/build';
 import { dateText } from '../../display/dates.ts';
 import { fixed, showText } from '../../display/quantities.ts';
 import { quoted } from '../../display/quoted.ts';
 import { useSettings } from '../../display/settings.ts';
 import DateField from '../../fields/DateField.vue';
 import TextField from '../../fields/TextField.vue';
-import { useEdits } from '../../session/planpage.ts';
+import { usePlanPage } from '../../session/planpage.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { waitText } from './slope.ts';
 import type { BuildAnswer } from '../../workers/build.ts';
 
 const props = defineProps<{ answer: BuildAnswer; step: DatedStep }>();
 const settings = useSettings();
-const { perform } = useEdits();
+const page = usePlanPage();
+const { perform } = page;
 const words = computed(() => WORK[props.step.work]);
 const title = computed(() => new Map(props.answer.steps.map((s) => [s.id, s])));
 const takes = computed(() => props.answer.takes[props.step.id] ?? []);
+const pipes = computed(() => props.answer.pipes[props.step.id] ?? []);
+/** How much of a part: pieces, bags, or by its measure. */
+function countText(p: Taken): string {
+  if (p.per === 'm') return `${showText(p.count, 'distance', settings.units)} of`;
+  if (p.per === 'm³') return `${showText(p.count, 'bulk', settings.units)} of`;
+  return `${fixed(p.count, 0)} ×`;
+}
+const openHours = (): void => page.openMade(hoursWorking(props.step));
 const waitsFor = computed(() =>
   props.step.holds.map((h) => {
     const of = title.value.get(h.of);
@@ -52,7 +69,10 @@ const done = (): void => {
       <h2 id="step-title">{{ step.title }}</h2>
       <span class="muted small"
         >{{ step.first === step.last ? dateText(step.first) : `${dateText(step.first)} to ${dateText(step.last)}` }};
-        {{ showText(step.time, 'duration', settings.units) }} by rule of thumb</span
+        <button type="button" class="figure" title="Show the working" data-test="step-hours" @click="openHours">
+          {{ showText(step.time, 'duration', settings.units) }}
+        </button>
+        by rule of thumb</span
       >
     </header>
     <p>{{ words.why }}</p>
@@ -84,10 +104,13 @@ const done = (): void => {
         <p v-else class="muted">nothing: it can be begun</p>
         <h3>Take along</h3>
         <ul>
-          <li v-for="p in takes" :key="p.id">{{ fixed(p.count, 0) }} × {{ quoted(p.name, settings.units) }}</li>
+          <li v-for="p in pipes" :key="p.name">
+            {{ showText(p.length, 'distance', settings.units) }} of {{ quoted(p.name, settings.units) }}
+          </li>
+          <li v-for="p in takes" :key="p.id">{{ countText(p) }} {{ quoted(p.name, settings.units) }}</li>
           <li v-for="t in words.tools" :key="t">{{ t }}</li>
         </ul>
-        <p v-if="takes.length + words.tools.length === 0" class="muted">nothing but time</p>
+        <p v-if="takes.length + pipes.length + words.tools.length === 0" class="muted">nothing but time</p>
       </div>
     </div>
     <div class="tick no-print">

@@ -54,6 +54,18 @@ describe('the slope', () => {
     expect(today).toBeCloseTo(day / 2, 6);
     for (const t of ticks) expect(Number.isInteger(t.day)).toBe(true);
   });
+  it('hangs a plumb line from a wait that is over to the step it held up, and from no other', () => {
+    const steps = [...datedSteps(bank, TODAY)].sort((a, b) => a.day - b.day);
+    const { treads, plumbs } = slopeOf(steps, TODAY, 3, 40);
+    const raised = plumbs.find((p) => treads[p.to].step.work === 'stand')!;
+    expect(treads[raised.from].step.work).toBe('pour');
+    expect(raised.at).toBeCloseTo(treads[raised.from].waits!, 6);
+    for (const p of plumbs) {
+      expect(p.to).toBeGreaterThan(p.from);
+      expect(treads[p.to].from).toBeGreaterThanOrEqual(p.at - 1e-9);
+      expect(treads[p.to].step.holds.some((h) => h.of === treads[p.from].step.id && h.wait > 0)).toBe(true);
+    }
+  });
   it('keeps the steps done last in sight, and is empty where there is no work', () => {
     const done = after(bank, tickStep('pegs:all', '2026-05-04'));
     const { treads } = slopeOf(
@@ -64,7 +76,7 @@ describe('the slope', () => {
     );
     expect(treads.filter((t) => t.step.done).map((t) => t.step.id)).toEqual(['pegs:all']);
     expect(treads).toHaveLength(6);
-    expect(slopeOf([], TODAY, 3, 5)).toEqual({ treads: [], ticks: [] });
+    expect(slopeOf([], TODAY, 3, 5)).toEqual({ treads: [], plumbs: [], ticks: [] });
   });
   it('a step is chosen by its tread, and said whole to who does not see it', async () => {
     const steps = [...answer(bank).steps].sort((a, b) => a.day - b.day);

@@ -16,8 +16,19 @@ export interface Tread {
   readonly waits?: number;
 }
 
+/** From where a wait is over down to the step that it holds up. */
+export interface Plumb {
+  readonly id: string;
+  /** Share of the width. */
+  readonly at: number;
+  /** Rows: of the step that is waited for, and of the one that waits. */
+  readonly from: number;
+  readonly to: number;
+}
+
 export interface Slope {
   readonly treads: readonly Tread[];
+  readonly plumbs: readonly Plumb[];
   readonly ticks: readonly { readonly day: number; readonly at: number }[];
   /** Where today is; undefined where it lies outside. */
   readonly today?: number;
@@ -26,6 +37,8 @@ export interface Slope {
 /** Room that the word today takes, and that a date takes at the edge, of the width. */
 const ROOM = 0.09;
 const EDGE = 0.03;
+/** A step that begins so many days after a wait is over was held by something else, or by a feast. */
+const HELD_DAYS = 3;
 /** Days that a drawing has at the least, so that one short step is no wall. */
 const LEAST_DAYS = 7;
 
@@ -39,13 +52,25 @@ export function slopeOf(steps: readonly DatedStep[], today: string, before: numb
     ...done.slice(Math.max(0, done.length - before)),
     ...steps.filter((s) => !s.done).slice(0, ahead),
   ].sort((a, b) => a.day - b.day);
-  if (shown.length === 0) return { treads: [], ticks: [] };
+  if (shown.length === 0) return { treads: [], plumbs: [], ticks: [] };
   const first = shown[0].day;
   const end = (s: DatedStep): number => dayNumber(s.last) + 1;
   const last = Math.max(first + LEAST_DAYS, ...shown.map((s) => end(s)));
   const x = scaleLinear([first, last], [0, 1]).clamp(true);
   const now = dayNumber(today);
+  const row = new Map(shown.map((s, k) => [s.id, k]));
+  const plumbs = shown.flatMap((s, to) =>
+    s.holds.flatMap((h): Plumb[] => {
+      const from = row.get(h.of);
+      if (h.wait <= 0 || from === undefined || from >= to) return [];
+      const over = end(shown[from]) + waitDays(h.wait);
+      // concrete is looked for however late its step comes
+      const held = s.day <= over + HELD_DAYS || shown[from].sets === 'concrete';
+      return held && s.day >= over && over < last ? [{ id: `${h.of} ${s.id}`, at: x(over), from, to }] : [];
+    }),
+  );
   return {
+    plumbs,
     treads: shown.map((step): Tread => ({
       step,
       from: x(step.day),
