@@ -51,7 +51,9 @@ const open = async (document: object, step = 'log'): Promise<string> =>
 const count = async (css: string): Promise<number> => (await page.driver.findElements(By.css(css))).length;
 const idOf = (address: string): string => /plan\/([^/]+)/.exec(address)?.[1] ?? '';
 interface Kept {
-  readonly document: { readonly log?: { rainMm?: number; photo?: string; levelM?: number; upkeep?: string }[] };
+  readonly document: {
+    readonly log?: { rainMm?: number; photo?: string; levelM?: number; upkeep?: string; place?: string }[];
+  };
 }
 const onServer = async (address: string): Promise<NonNullable<Kept['document']['log']>> =>
   ((await (await fetch(`${app.address}/api/plans/${idOf(address)}`)).json()) as Kept).document.log ?? [];
@@ -170,6 +172,46 @@ describe('the log besides readings', () => {
     await page.click('keep-reading');
     await page.textWhen('ahead-days', (t) => t === '2 days');
     await page.driver.executeScript(`localStorage.setItem('vernal-units', 'metric')`);
+  });
+});
+
+describe('readings from the top to the bottom', () => {
+  it('one place after another by the page’s own keys on a phone, a tank’s level holding for what is read below it', async () => {
+    await page.size(390, 844);
+    const address = await open(plan);
+    await page.go(address);
+    await page.click('log-walk');
+    const press = async (figures: string): Promise<void> => {
+      for (const key of figures) await (await page.find(`[data-key="${key}"]`)).click();
+    };
+    expect(await page.textWhen('walk-place', (t) => t !== '')).toBe('Moss spring, a timed bucket');
+    await page.click('walk-keep');
+    expect(await page.text('walk-fault')).toContain('Give what was read');
+    await press('.48');
+    await page.click('walk-keep');
+    await page.textWhen('walk-place', (t) => t === 'Upper tank, a level');
+    await press('99');
+    await (await page.find('[data-key="back"]')).click();
+    await (await page.find('[data-key="back"]')).click();
+    await press('0.6');
+    await page.click('walk-keep');
+    await page.textWhen('walk-place', (t) => t === 'Goat trough, a gauge');
+    // with the tank at 0.6 m the gauge is planned lower than as the plan starts
+    const low = await page.textWhen('walk-planned', (t) => /[\d.]+\skPa/.test(t));
+    expect(await page.text('walk-keep')).toContain('the last one');
+    await (await page.part('keypad-value')).sendKeys('eighty');
+    await page.find('.keypad [role="alert"]');
+    await (await page.part('keypad-value')).sendKeys(Key.chord(Key.CONTROL, 'a'), '80');
+    await page.click('walk-keep');
+    await page.until('three readings', async () => (await count('[data-test="readings"] tbody tr')) === 3);
+    await page.saved();
+    expect(await page.driver.executeScript('return document.documentElement.scrollWidth')).toBe(390);
+    expect(await page.axe()).toEqual([]);
+    const [, , last] = await onServer(address);
+    expect(last).toMatchObject({ place: 'trough', pressureKPa: 80, levelsM: { tank: 0.6 } });
+    expect(low).toContain('planned');
+    await page.size(1280, 800);
+    expect(await page.complaints()).toEqual([]);
   });
 });
 

@@ -171,6 +171,51 @@ describe('predictions', () => {
   });
 });
 
+describe('the time until a trough is full again', () => {
+  /** Low Meadow with a small visit in the morning and a large one in the evening. */
+  const twice: Plan = {
+    ...bank,
+    nodes: bank.nodes.map((n) =>
+      n.kind === 'trough' && n.id === 'low'
+        ? {
+            ...n,
+            herds: [
+              {
+                class: 'alpaca',
+                count: 48,
+                litresPerHeadPerDay: 8.9,
+                visits: [
+                  { at: '06:00', durationMin: 20, share: 0.1 },
+                  { at: '18:00', durationMin: 20, share: 0.9 },
+                ],
+              },
+            ],
+          }
+        : n,
+    ),
+  };
+  const planned = (at: string, levelsM?: Record<string, number>): number => {
+    const [read] = readingsOf(twice, [{ at, place: 'low', refillMin: 60, ...(levelsM ? { levelsM } : {}) }]);
+    return new Predictor(twice, { kind: 'none', at: '', size: 0 }).read(read) ?? NaN;
+  };
+  it('is counted from the last visit before: the small one at noon, the large one at night and before the morning', () => {
+    const noon = planned('2026-08-14T12:00');
+    const night = planned('2026-08-14T23:00');
+    expect(night).toBeGreaterThan(3 * noon);
+    expect(planned('2026-08-15T05:00')).toBe(night);
+  });
+  it('is counted from a level of the trough where one was read: nothing once it is full, longer from lower', () => {
+    const node = bank.nodes.find((n) => n.id === 'low');
+    const full =
+      (node && 'inlet' in node && (node.inlet as { floatValve?: { closeLevelM: number } }).floatValve?.closeLevelM) ||
+      0;
+    const from = (level: number): number => planned('2026-08-14T12:00', { low: level });
+    expect(from(full)).toBe(0);
+    expect(from(full - 0.2)).toBeGreaterThan(from(full - 0.1));
+    expect(from(full - 0.1)).toBeGreaterThan(60);
+  });
+});
+
 describe('taking a cause into the plan', () => {
   it('makes the plan say what was read: the blockage as a fitting, the height at its place', () => {
     for (const cause of [

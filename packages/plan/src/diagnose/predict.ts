@@ -6,6 +6,7 @@ import {
   flowFromLpm,
   kiloPascals,
   lpmOfFlow,
+  minutesOf,
   minutesOfSeconds,
   pascals,
   seconds,
@@ -148,7 +149,15 @@ export class Predictor {
     const { kind, at, size } = this.#cause;
     if (r.kind === 'levelM') return levelRead(this.#compiled.plan, r);
     if (r.kind === 'refillMin') {
-      const found = refillOf(this.#compiled, r.place, { levels: r.levels });
+      const { [r.place]: level, ...levels } = r.levels;
+      const month = Number(r.at.slice(5, 7)) || undefined;
+      const before = minutesOf(r.at.slice(11));
+      const found = refillOf(
+        this.#compiled,
+        r.place,
+        { levels, ...(month ? { month } : {}) },
+        level === undefined ? { before } : { level },
+      );
       return found?.settled ? (found.refill.afterVisit ?? undefined) : undefined;
     }
     const solution = this.#solution(r);

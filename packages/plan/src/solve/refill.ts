@@ -63,19 +63,46 @@ export interface PlanRefill {
   readonly settled: boolean;
 }
 
+/** Which filling: after the last visit before a time of day (minutes after midnight), or from a level of the trough, m. */
+export interface WhichFilling {
+  readonly before?: number;
+  readonly level?: number;
+}
+
+/** The last visit that is over before a time of day; of the evening before where none is. */
+function lastBefore(visits: readonly Visit[], minutes: number): Visit {
+  const over = (v: Visit): number => v.at + v.duration / 60;
+  const done = visits.filter((v) => over(v) <= minutes);
+  return (done.length > 0 ? done : visits).reduce((a, b) => (over(b) > over(a) ? b : a));
+}
+
 /**
- * The day's thirstiest visit to a trough and the filling after it, with nothing else running and the tank at its
- * starting level. Undefined when nobody visits, or no tank feeds the trough.
+ * A visit to a trough and the filling after it, the day's thirstiest where nothing else is asked for, with nothing else
+ * running and the tank at its starting level. Undefined when nobody visits, or no tank feeds the trough.
  */
-export function refillOf(c: Compiled, id: string, options: StateOptions = {}): PlanRefill | undefined {
+export function refillOf(
+  c: Compiled,
+  id: string,
+  options: StateOptions = {},
+  which: WhichFilling = {},
+): PlanRefill | undefined {
   const node = c.nodes.get(id)?.plan;
   if (!isBasin(node)) return undefined;
   const visits = visitsOf(node).filter((v) => v.volume > 0);
   const route = routeTo(c, id);
   const tank = route && c.nodes.get(route.start)?.plan;
-  if (visits.length === 0 || !isStore(tank)) return undefined;
-  const most = visits.reduce((a, b) => (b.volume > a.volume ? b : a));
-  const following = visits[(visits.indexOf(most) + 1) % visits.length];
+  if (!isStore(tank)) return undefined;
+  const { level } = which;
+  // from a level there is nobody who drinks meanwhile
+  const still: Visit = { at: which.before ?? 0, duration: 0, volume: 0, herd: '', heads: 0 };
+  if (visits.length === 0 && level === undefined) return undefined;
+  const most =
+    level !== undefined
+      ? still
+      : which.before !== undefined
+        ? lastBefore(visits, which.before)
+        : visits.reduce((a, b) => (b.volume > a.volume ? b : a));
+  const following = visits[(visits.indexOf(most) + 1) % visits.length] ?? still;
   const untilNext = ((((following.at - most.at) * 60 - most.duration) % 86400) + 86400) % 86400;
 
   const full = node.inlet?.floatValve?.closeLevelM ?? node.overflowM;
@@ -86,7 +113,7 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
     levels: {
       ...options.levels,
       [tank.id]: options.levels?.[tank.id] ?? levelFor(tank, options.level ?? 'start'),
-      [id]: full,
+      [id]: level ?? full,
     },
   });
   const [trough, source] = [id, tank.id].map((of) => vessels.findIndex((v) => v.id === of));
@@ -95,7 +122,7 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
     {
       ...place,
       vessels: place.vessels.map((v, k): VesselInTime => {
-        if (k === trough) return { ...v, visits: [visit] };
+        if (k === trough) return { ...v, visits: level === undefined ? [visit] : [] };
         // others are full: their floats are shut
         return k === source || !v.float ? v : { ...v, start: Math.max(v.start, v.float.closeLevel) };
       }),
@@ -107,7 +134,15 @@ export function refillOf(c: Compiled, id: string, options: StateOptions = {}): P
     run.events.filter((e) => e.vessel === trough && e.kind === kind).at(-1)?.t;
   const [left, back] = [last('leaves-full'), last('full-again')];
   const afterVisit =
-    left === undefined ? 0 : back === undefined || back < left ? null : Math.max(0, back - most.duration);
+    level !== undefined
+      ? level >= full
+        ? 0
+        : (back ?? null)
+      : left === undefined
+        ? 0
+        : back === undefined || back < left
+          ? null
+          : Math.max(0, back - most.duration);
   const lowest = run.moments.reduce<Moment>((a, m) => (m.levels[trough] < a.levels[trough] ? m : a), run.moments[0]);
   return {
     visit: most,

@@ -60,4 +60,8 @@ export function fittingsText(leg: Leg): string {
 
 const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 /** Small whole numbers as words, larger ones as figures. */
+const ORDINALS = 'first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth'.split(' ');
+/** "third"; "13th" and on. */
+export const ordinalWord = (n: number): string =>
+  ORDINALS[n - 1] ?? `${n}${((n % 100 > 13 || n % 100 < 10) && ['st', 'nd', 'rd'][(n % 10) - 1]) || 'th'}`;
 export const numberWord = (n: number): string => NUMBER_WORDS[n] ?? String(n);

@@ -48,6 +48,7 @@ const QUANTITIES: Readonly<Record<string, Quantity>> = {
   thicknessMm: 'section',
   wallMm: 'section',
   pierMm: 'section',
+  levelM: 'depth',
   rainMm: 'drop',
   stormMm: 'drop',
   et0Mm: 'evaporation',

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { changeFaults, fieldWords, type Fault } from '@vernal-slope/plan/document';
 import { applyCommand, redoEdit, undoEdit, type Command, type Edit } from '@vernal-slope/plan/edit';
-import type { Plan } from '@vernal-slope/plan/schema';
+import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 import { nameOfId } from '@vernal-slope/plan/topology';
 import { api, newKey, type Failure, type StoredPlan } from './client.ts';
 import {
@@ -432,6 +432,9 @@ export const usePlan = defineStore('plan', () => {
     }
   }
 
+  /** Entries of the log that the server does not have yet. */
+  const unsentReadings = (): ReadingEntry[] => unsentLog().put.map((p) => p.entry);
+
   const undoLabel = computed(() => past.value.at(-1)?.label);
   const redoLabel = computed(() => future.value.at(-1)?.label);
 
@@ -457,5 +460,6 @@ export const usePlan = defineStore('plan', () => {
     takeTheirs,
     keepBoth,
     lookForNewer,
+    unsentReadings,
   };
 });

@@ -5,11 +5,13 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import EventForm from './EventForm.vue';
 import { EVENT_WORDS, type EventKind } from './logwords.ts';
 import ReadingForm from './ReadingForm.vue';
+import WalkReadings from './WalkReadings.vue';
 
 defineProps<{ plan: Plan }>();
-const kind = ref<'reading' | EventKind>('reading');
+const kind = ref<'reading' | 'walk' | EventKind>('reading');
 const KINDS = [
   { key: 'reading', name: 'A reading' },
+  { key: 'walk', name: 'Readings, top to bottom' },
   ...Object.entries(EVENT_WORDS).map(([key, name]) => ({ key: key as EventKind, name })),
 ] as const;
 </script>
@@ -33,6 +35,7 @@ const KINDS = [
       </div>
     </header>
     <ReadingForm v-if="kind === 'reading'" :plan="plan" />
+    <WalkReadings v-else-if="kind === 'walk'" :plan="plan" />
     <EventForm v-else :plan="plan" :kind="kind" />
   </section>
 </template>

@@ -2,7 +2,7 @@
 import { HORIZON } from '@vernal-slope/plan/ahead';
 import type { DueBy } from '@vernal-slope/plan/upkeep';
 import { READING_KINDS, type Cause, type ReadingKind } from '@vernal-slope/plan/diagnose';
-import { isSource, isTap, isVessel, feeds } from '@vernal-slope/plan/kinds';
+import { isBed, isSource, isStore, isTap, isVessel, feeds } from '@vernal-slope/plan/kinds';
 import type { Plan, PlanNode, ReadingEntry } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { percent, showText, type Quantity, type UnitSystem } from '../../display/quantities.ts';
@@ -17,7 +17,7 @@ export const KIND_WORDS: Readonly<Record<ReadingKind, string>> = {
 export const QUANTITY: Readonly<Record<ReadingKind, Quantity>> = {
   pressureKPa: 'pressure',
   flowLpm: 'flow',
-  levelM: 'drop',
+  levelM: 'depth',
   refillMin: 'duration',
 };
 
@@ -44,6 +44,18 @@ export function kindsAt(node: PlanNode | undefined): ReadingKind[] {
     ...(node.kind === 'trough' ? (['refillMin'] as const) : []),
   ];
 }
+
+/** What is read first at a place: of a source its bucket, of a tank its level, elsewhere the gauge. */
+export function readingKind(node: PlanNode | undefined): ReadingKind {
+  const kinds = kindsAt(node);
+  return node && isStore(node) && kinds.includes('levelM') ? 'levelM' : (kinds[0] ?? 'pressureKPa');
+}
+
+/** Places of a round of readings, from the top down: sources, tanks, taps and troughs. */
+export const walkPlaces = (plan: Plan): PlanNode[] =>
+  plan.nodes
+    .filter((n) => isSource(n) || isStore(n) || isTap(n) || (isVessel(n) && !isBed(n)))
+    .sort((a, b) => b.groundM - a.groundM);
 
 /** What ran, in words. */
 export function openWords(plan: Plan, open: readonly string[] | undefined): string {
