@@ -8,6 +8,7 @@ import { root } from './ensure.mjs';
 
 const C = 'packages/core/src/';
 const P = 'packages/plan/src/';
+const W = 'packages/web/src/';
 /** What a close reading had found unseen. */
 const NAMED = [
   [
@@ -646,6 +647,51 @@ const OWN = [
     '(open.length === 0 || !feeds(n)) && !open.includes(n.id)',
     '!feeds(n) && !open.includes(n.id)',
   ],
+  [
+    'ahead: what runs over is banked',
+    `${C}storage/ahead.ts`,
+    'v = Math.min(capacity, Math.max(0, rest));',
+    'v = Math.max(0, rest);',
+  ],
+  ['ahead: the reserve is used up', `${P}ahead/ahead.ts`, 'Math.max(0, volume - reserve)', 'volume'],
+  ['ahead: a spring found dry runs', `${P}ahead/ahead.ts`, 'flows.at(-1)?.flow === 0', 'flows.at(-1)?.flow === -1'],
+  ['ahead: a level of long ago', `${P}ahead/ahead.ts`, 'today - day > LEVEL_HOLDS', 'today - day > 1e9'],
+  ['ahead: springs that never fall', `${P}ahead/ahead.ts`, 'if (!s.recession) return usual;', 'return usual;'],
+  [
+    'ahead: rain of another season',
+    `${P}ahead/ahead.ts`,
+    'Number(month) - 1, Number(date)',
+    'Number(month) + 5, Number(date)',
+  ],
+  ['upkeep: a storm before it was done', `${P}upkeep/due.ts`, 'wet.find((d) => d > from)', 'wet[0]'],
+  ['upkeep: two winters in one', `${P}upkeep/due.ts`, 'done ? base + SEASON : base', 'base'],
+  ['upkeep: use forgotten', `${P}upkeep/due.ts`, 'Math.floor(limit / job.usePerDay)', 'Math.floor(limit * 1e6)'],
+  [
+    'upkeep: the time that was entered first',
+    `${P}upkeep/due.ts`,
+    "(last.get(e.upkeep)?.on ?? '') > on",
+    'last.has(e.upkeep)',
+  ],
+  [
+    'log: sent and there twice',
+    `${W}session/logrows.ts`,
+    'if (entry.id === undefined || !there.has(entry.id)) next.push(entry);',
+    'next.push(entry);',
+  ],
+  [
+    'log: what was sent and not answered is forgotten',
+    `${W}session/logrows.ts`,
+    'const ours = sent?.base === version - 1',
+    'const ours = version < 0 && sent?.base === version - 1',
+  ],
+  [
+    'log: what another device took out comes back',
+    `${W}session/logrows.ts`,
+    'changedHere && before?.version === version ? own',
+    'own ? own',
+  ],
+  ['build: concrete in the frost', `${P}build/dates.ts`, 'warm[monthOf(day)] >= COLD', 'warm[monthOf(day)] >= -99'],
+  ['diagnosis: a filling after the wrong visit', `${P}solve/refill.ts`, 'done.length > 0 ? done : visits', 'visits'],
   ['parts: couplings of the walk book joined again', `${P}parts/bill.ts`, '- 1 - there', '- 1'],
   [
     'stock: sand that lets through what lies under its spill',

@@ -242,6 +242,14 @@ describe('taking a cause into the plan', () => {
 
 describe('a log', () => {
   const csv = (text: string) => readLogCsv(text, small);
+  it('a row that is still to come is told, and the others are taken', () => {
+    const text = 'at,place,pressureKPa\n2026-08-14T07:40,near,50\n2026-08-15T07:40,near,50\n';
+    const read = readLogCsv(text, small, '2026-08-14T23:00');
+    expect(read.entries).toHaveLength(1);
+    expect(read.faults).toEqual([
+      { path: 'row 3', message: '2026-08-15T07:40 is still to come', advice: 'give the time at which it was read' },
+    ]);
+  });
   it('is read out of a sheet in any order, with semicolons and decimal commas', () => {
     const { entries, faults } = csv(
       'place;pressureKPa;at;open;levelsM;errorKPa\nnear;57,5;2026-08-14T07:40;near far;hill=1.2;0,4\nfar;88;2026-08-14T07:55;none;;\n',

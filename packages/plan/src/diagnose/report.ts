@@ -96,8 +96,9 @@ const numberOf = (text: string): number => (/^[+-]?\d+([.,]\d+)?$/.test(text) ? 
 /**
  * A log out of a sheet: columns by their headings, in any order, parted by comma, semicolon or tab. `open` is ids with
  * spaces between ("none": all shut), `levelsM` pairs of id=level. Rows that cannot be taken are told by their number.
+ * @param now a local moment: rows after it are still to come; none where left out
  */
-export function readLogCsv(text: string, plan: Plan): LogRead {
+export function readLogCsv(text: string, plan: Plan, now = '9999'): LogRead {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,
     delimitersToGuess: [',', ';', '\t'],
@@ -149,6 +150,7 @@ export function readLogCsv(text: string, plan: Plan): LogRead {
       faults.length === before
     )
       bad('has no reading', 'give one of pressureKPa, flowLpm, levelM, refillMin');
+    if (cell('at') > now) bad(`${cell('at')} is still to come`, 'give the time at which it was read');
     if (faults.length > before) return;
     const checked = readingSchema.safeParse(entry);
     if (checked.success) entries.push(checked.data);

@@ -15,9 +15,11 @@ import TextField from '../../fields/TextField.vue';
 import TimeField from '../../fields/TimeField.vue';
 import { newKey } from '../../session/client.ts';
 import { useEdits } from '../../session/planpage.ts';
+import { todayText } from '../../session/useBudget.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { KIND_WORDS, QUANTITY } from './logwords.ts';
 import PhotoField from './PhotoField.vue';
+import { nowText } from './useEntry.ts';
 import { useReading } from './useReading.ts';
 
 const props = defineProps<{ plan: Plan }>();
@@ -49,7 +51,7 @@ const {
 /** What a sheet brought, and what of it could not be taken. */
 const told = ref<readonly string[]>([]);
 async function takeSheet(file: File): Promise<void> {
-  const read = readLogCsv(await file.text(), props.plan);
+  const read = readLogCsv(await file.text(), props.plan, `${todayText()}T${nowText()}`);
   const refused = read.entries.length > 0 ? edit(addReadings(read.entries.map((e) => ({ ...e, id: newKey() })))) : [];
   told.value = [
     `${read.entries.length === 1 ? 'One reading' : `${read.entries.length} readings`} taken from ${file.name}.`,
