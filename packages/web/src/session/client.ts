@@ -185,6 +185,15 @@ export const api = {
     ask('POST', `${at(id)}/log`, logSchema, changes),
   keepPhoto: (id: string, photo: string, blob: Blob): Promise<Answer<string | null>> =>
     askText('PUT', `${at(id)}/photos/${encodeURIComponent(photo)}`, blob),
+  /** A photograph that the server has; undefined where it cannot be had. */
+  photo: async (id: string, photo: string): Promise<Blob | undefined> => {
+    try {
+      const response = await fetch(api.photoAddress(id, photo), { signal: AbortSignal.timeout(PATIENCE_MS) });
+      return response.ok ? await response.blob() : undefined;
+    } catch {
+      return undefined;
+    }
+  },
   /** Address of a photograph that the server has. */
   photoAddress: (id: string, photo: string): string => `/api${at(id)}/photos/${encodeURIComponent(photo)}`,
   /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none. */

@@ -233,6 +233,24 @@ describe('the open plan', () => {
     expect([store.state, [...server.photos.keys()], ids(server.log)]).toEqual(['saved', ['shot'], ['a']]);
     expect([...kept.keys()].filter((k) => k.includes('photo'))).toEqual([]);
   });
+  it('kept as a copy takes its photographs along', async () => {
+    const store = await again();
+    server.photos.set('shot', 'x');
+    store.edit(addReading({ ...entry('a'), photo: 'shot' }));
+    await pass(600);
+    server.document = { ...plan, title: 'Theirs' };
+    server.revision = 5;
+    store.edit(setTitle('Mine'));
+    await pass(600);
+    const asked: string[] = [];
+    vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
+      if (path.includes('/photos/')) asked.push(`${init.method ?? 'GET'} ${path}`);
+      return server.fetch(path, init);
+    });
+    expect(await store.keepBoth()).toBe('copy-1');
+    expect(asked).toEqual(['GET /api/plans/p/photos/shot', 'PUT /api/plans/copy-1/photos/shot']);
+    expect(server.made[0].log).toHaveLength(1);
+  });
   it('kept by an older program without ids: entries find their rows and are not doubled', async () => {
     server.write('row-1', 0, entry('row-1', 1));
     const bare = { at: '2026-08-14T07:40', place, levelM: 1 };

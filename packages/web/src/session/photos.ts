@@ -33,6 +33,14 @@ async function waiting(plan: string): Promise<string[]> {
   }
 }
 
+/** Takes photographs over to a copy of their plan; one that cannot be had is left out. */
+export async function copyPhotos(from: string, to: string, photos: readonly string[]): Promise<void> {
+  for (const photo of photos) {
+    const blob = (await waitingPhoto(from, photo)) ?? (await api.photo(from, photo));
+    if (blob) await api.keepPhoto(to, photo, blob);
+  }
+}
+
 /** Whether any photograph of a plan waits here. */
 export const photosWait = async (plan: string): Promise<boolean> => (await waiting(plan)).length > 0;
 

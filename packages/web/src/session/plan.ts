@@ -24,7 +24,7 @@ import {
   type Row,
 } from './logrows.ts';
 import { dropPending, keepPending, readPending, type Unanswered } from './pending.ts';
-import { photosWait, sendPhotos } from './photos.ts';
+import { copyPhotos, photosWait, sendPhotos } from './photos.ts';
 import { keepUndo, readUndo } from './undone.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
@@ -414,6 +414,8 @@ export const usePlan = defineStore('plan', () => {
       notice.value = 'The copy could not be saved. Nothing was changed.';
       return undefined;
     }
+    const shots = (plan.value.log ?? []).flatMap((e) => (e.photo ? [e.photo] : []));
+    await copyPhotos(id.value, answer.value.id, shots);
     await takeTheirs();
     return answer.value.id;
   }

@@ -59,6 +59,8 @@ export class PlanServer {
     }
     if (path.endsWith('/log')) return this.#changeLog(JSON.parse(String(init.body)) as LogChanges);
     const photo = /\/photos\/([\w-]+)$/.exec(path);
+    if (photo && init.method !== 'PUT')
+      return this.photos.has(photo[1]) ? new Response('x') : new Response(null, { status: 404 });
     if (photo) {
       this.photos.set(photo[1], init.body);
       return new Response(null, { status: 204 });

@@ -47,6 +47,10 @@ const plan = computed(() => page.plan.value);
     <DiaryList :plan="plan" />
     <template v-if="ahead">
       <DaysAhead v-if="ahead.ahead.tanks.length > 0 && ahead.ahead.use > 0" :answer="ahead" />
+      <section v-else-if="ahead.ahead.tanks.length > 0" class="sheet none">
+        <h2>In the tanks, if no rain comes</h2>
+        <p class="muted">Once Need says how much is taken a day, the days that the tanks last are counted here.</p>
+      </section>
       <UpkeepList :answer="ahead" />
     </template>
     <section v-else class="sheet none">
