@@ -20,6 +20,9 @@ export function shortDate(iso: string): string {
   return `${d} ${MONTHS[m - 1].slice(0, 3)}`;
 }
 
+/** A moment like 2026-09-05T07:40 as people write it. */
+export const momentText = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(11)}`;
+
 /** A date like 2026-09-05 as people write it. */
 export function dateText(iso: string): string {
   const [y, m, d] = iso.split('-').map(Number);

@@ -60,5 +60,12 @@ export function usePlanPage(): PlanPage {
   return page;
 }
 
+/** Shows a place or a line of the plan on the drawings; nothing happens with an id that is neither. */
+export function showThing(page: PlanPage, id: string): void {
+  const plan = page.plan.value;
+  if (plan?.lines.some((l) => l.id === id)) page.pickLeg({ line: id, leg: 0 });
+  else if (plan?.nodes.some((n) => n.id === id)) page.choosePlace(id);
+}
+
 /** Edits of the plan whose page this stands on. */
 export const useEdits = (): Edits => usePlanPage();

@@ -2,7 +2,7 @@
 // The page of Build on an open plan: the days, the slope of the work, the step that is looked at, all of them.
 import { computed, proxyRefs, watch } from 'vue';
 import AnswerState from '../../judgement/AnswerState.vue';
-import { usePlanPage } from '../../session/planpage.ts';
+import { showThing, usePlanPage } from '../../session/planpage.ts';
 import LaterPart from '../../shell/LaterPart.vue';
 import BuildDays from './BuildDays.vue';
 import BuildList from './BuildList.vue';
@@ -21,10 +21,7 @@ const now = computed(
 );
 /** A step is shown where it is done. */
 watch(chosen, (id) => {
-  const at = steps.value.find((s) => s.id === id)?.at;
-  if (at === undefined) return;
-  if (page.plan.value?.lines.some((l) => l.id === at)) page.pickLeg({ line: at, leg: 0 });
-  else if (page.plan.value?.nodes.some((n) => n.id === at)) page.choosePlace(at);
+  showThing(page, steps.value.find((s) => s.id === id)?.at ?? '');
 });
 </script>
 

@@ -6,7 +6,7 @@ import type { Command } from '@vernal-slope/plan/edit';
 import { nameIn } from '../../display/names.ts';
 import { percent, showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
-import { usePlanPage } from '../../session/planpage.ts';
+import { showThing, usePlanPage } from '../../session/planpage.ts';
 import type { LogAnswer } from '../../workers/log.ts';
 import { causeWords, KIND_WORDS, LOOK_FIRST, openState, QUANTITY } from './logwords.ts';
 
@@ -19,10 +19,6 @@ const plan = computed(() => props.answer.plan);
 const causes = computed(() => props.answer.diagnosis.causes.slice(0, SHOWN));
 const words = (c: FoundCause): string => causeWords(plan.value, c, settings.units);
 const next = computed(() => props.answer.diagnosis.next);
-function show(c: FoundCause): void {
-  if (plan.value.lines.some((l) => l.id === c.at)) page.pickLeg({ line: c.at, leg: 0 });
-  else if (plan.value.nodes.some((n) => n.id === c.at)) page.choosePlace(c.at);
-}
 const working = (c: FoundCause): void => page.openMade(shareWorking(props.answer.diagnosis, c, words(c)));
 /** A gauge that reads wrong is no part of the plan. */
 const tried = (c: FoundCause): boolean => c.kind !== 'none' && c.kind !== 'gauge';
@@ -38,7 +34,7 @@ const tried = (c: FoundCause): boolean => c.kind !== 'none' && c.kind !== 'gauge
           {{ percent(c.share) }}
         </button>
         <span class="what">
-          <button v-if="c.at !== ''" type="button" class="place" @click="show(c)">{{ words(c) }}</button>
+          <button v-if="c.at !== ''" type="button" class="place" @click="showThing(page, c.at)">{{ words(c) }}</button>
           <template v-else>{{ words(c) }}</template>
           <small v-if="k === 0" class="muted">{{ LOOK_FIRST[c.kind] }}</small>
         </span>

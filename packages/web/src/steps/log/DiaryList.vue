@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { takeReading } from '@vernal-slope/plan/diagnose';
 import { jobsOf } from '@vernal-slope/plan/upkeep';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
-import { dateText } from '../../display/dates.ts';
+import { momentText } from '../../display/dates.ts';
 import { nameIn } from '../../display/names.ts';
 import { showField } from '../../display/planfields.ts';
 import type { UnitSystem } from '../../display/quantities.ts';
@@ -36,7 +36,6 @@ function words(e: ReadingEntry, units: UnitSystem): string {
   if (e.upkeep !== undefined) return `Done: ${titles.value.get(e.upkeep) ?? e.upkeep}`;
   return isReading(e) ? 'A reading' : 'A photograph';
 }
-const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(11)}`;
 </script>
 
 <template>
@@ -44,7 +43,7 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
     <h2 id="diary-title">What else happened</h2>
     <ul data-test="diary">
       <li v-for="{ entry: e, index } in shown" :key="e.id ?? index">
-        <span class="when muted">{{ when(e.at) }}</span>
+        <span class="when muted">{{ momentText(e.at) }}</span>
         <span class="what"
           >{{ words(e, settings.units) }}<template v-if="!e.upkeep">, {{ nameIn(plan, e.place) }}</template
           ><small v-if="e.note" class="muted">{{ e.note }}</small></span
@@ -53,12 +52,12 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
           v-if="e.photo"
           :plan-id="page.id.value"
           :photo="e.photo"
-          :of="`${words(e, settings.units)}, ${when(e.at)}`"
+          :of="`${words(e, settings.units)}, ${momentText(e.at)}`"
         />
         <button
           type="button"
           class="plain-button edged out"
-          :aria-label="`Take out: ${words(e, settings.units)}, ${when(e.at)}`"
+          :aria-label="`Take out: ${words(e, settings.units)}, ${momentText(e.at)}`"
           data-test="take-entry"
           @click="page.perform(takeReading(index))"
         >

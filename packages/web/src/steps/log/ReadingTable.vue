@@ -2,7 +2,7 @@
 // Readings as they were read, and as they were planned.
 import { computed } from 'vue';
 import { takeReading } from '@vernal-slope/plan/diagnose';
-import { dateText } from '../../display/dates.ts';
+import { momentText } from '../../display/dates.ts';
 import { nameIn } from '../../display/names.ts';
 import { showText } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -19,7 +19,6 @@ const { perform } = useEdits();
 const rows = computed(() =>
   [...props.answer.diagnosis.readings].sort((a, b) => (a.read.at < b.read.at ? 1 : a.read.at > b.read.at ? -1 : 0)),
 );
-const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(11)}`;
 </script>
 
 <template>
@@ -45,9 +44,9 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
           <tr v-for="{ read, predicted, agrees } in rows" :key="read.index">
             <th scope="row">
               {{ nameIn(answer.plan, read.place) }}<small class="muted">{{ KIND_WORDS[read.kind] }}</small
-              ><small class="muted narrow">{{ when(read.at) }}; {{ openState(answer.plan, read.open) }}</small>
+              ><small class="muted narrow">{{ momentText(read.at) }}; {{ openState(answer.plan, read.open) }}</small>
             </th>
-            <td class="wide">{{ when(read.at) }}</td>
+            <td class="wide">{{ momentText(read.at) }}</td>
             <td class="wide">{{ openWords(answer.plan, read.open) }}</td>
             <td class="n figure" data-label="as read">
               {{ showText(read.measured, QUANTITY[read.kind], settings.units) }}
@@ -66,7 +65,7 @@ const when = (at: string): string => `${dateText(at.slice(0, 10))}, ${at.slice(1
               <button
                 type="button"
                 class="plain-button edged"
-                :aria-label="`Take out the reading at ${nameIn(answer.plan, read.place)} of ${when(read.at)}`"
+                :aria-label="`Take out the reading at ${nameIn(answer.plan, read.place)} of ${momentText(read.at)}`"
                 data-test="take-reading"
                 @click="perform(takeReading(read.index))"
               >

@@ -22,7 +22,7 @@ import QuantityField from '../../fields/QuantityField.vue';
 import TextField from '../../fields/TextField.vue';
 import { downloadText, fileNameOf } from '../../session/files.ts';
 import { newKey } from '../../session/client.ts';
-import { usePlanPage } from '../../session/planpage.ts';
+import { showThing, usePlanPage } from '../../session/planpage.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { UpkeepAnswer } from '../../workers/upkeep.ts';
 import { nowText } from './useEntry.ts';
@@ -72,11 +72,6 @@ function done(d: JobDue, on = props.answer.today, words = ''): void {
   const at = `${on}T${on === props.answer.today ? nowText() : '12:00'}`;
   const [first] = props.answer.plan.nodes;
   if (perform(markDone(d.job, newKey(), at, first.id, words)) && open.value === d.job.id) open.value = '';
-}
-function show(d: JobDue): void {
-  const { plan } = props.answer;
-  if (plan.lines.some((l) => l.id === d.job.at)) page.pickLeg({ line: d.job.at, leg: 0 });
-  else if (plan.nodes.some((n) => n.id === d.job.at)) page.choosePlace(d.job.at);
 }
 const out = computed(() => upkeep.value.leftOut ?? []);
 const own = ref('');
@@ -212,7 +207,7 @@ const toCalendar = (): void =>
                 />
                 days</label
               >
-              <button v-if="d.job.at" type="button" class="plain-button edged" @click="show(d)">
+              <button v-if="d.job.at" type="button" class="plain-button edged" @click="showThing(page, d.job.at)">
                 Show {{ nameIn(answer.plan, d.job.at) }}
               </button>
               <button type="button" class="plain-button edged" @click="perform(leaveOut(d.job.id, true))">
