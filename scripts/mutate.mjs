@@ -608,14 +608,14 @@ const OWN = [
   [
     'build: cement without a wait',
     `${P}build/steps.ts`,
-    'wait: cemented ? cementDays(temperature) * DAY : 0,',
+    "wait: cemented ? cementAt(idOf('lay', line.id)) : 0,",
     'wait: 0,',
   ],
   [
     'build: an end of the calendar’s entry a day short',
-    `${P}build/report.ts`,
-    'dayNumber(s.last) + 1',
-    'dayNumber(s.last)',
+    `${P}build/calendar.ts`,
+    'dayNumber(e.last) + 1',
+    'dayNumber(e.last)',
   ],
   [
     'diagnosis: none never wins',

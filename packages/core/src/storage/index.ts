@@ -15,6 +15,7 @@ export {
   levelTable,
   linkedLevel,
   linkedTanks,
+  linkedVolume,
   stickMarks,
   usableParts,
   type LinkedGroup,

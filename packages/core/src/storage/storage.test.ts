@@ -159,8 +159,15 @@ describe('what can be used', () => {
     ]);
     expect(g.spillsFirst).toBe(1);
     expect(g.spillLevel).toBeCloseTo(10.85, 12);
-    expect(g.usable.map((v) => Number(v.toFixed(9)))).toEqual([1.6, 1.8]);
+    // both down to the outlet of the first, at 10.05: what lies lower in the second does not rise into it
+    expect(g.usable.map((v) => Number(v.toFixed(9)))).toEqual([1.6, 1.6]);
+    expect(g.drawnTo).toBeCloseTo(10.05, 12);
     expect(g.lost.map((v) => Number(v.toFixed(9)))).toEqual([0.2, 0]);
+  });
+  it('a tap that stands high limits the whole group: two level tanks, tap at 0.8 of 1 m: 0.8 m³ of 4', () => {
+    const top = { shape: box, floor: 10, outlet: 0.8, overflow: 1 };
+    const g = linkedTanks([top, { ...top, outlet: 0 }]);
+    expect(g.usable.reduce((a, b) => a + b, 0)).toBeCloseTo(0.8, 12);
   });
   it('linked tanks settle at one level', () => {
     const tanks = [

@@ -51,6 +51,8 @@ export interface LinkedTank {
 export interface LinkedGroup {
   /** Water level, above datum, at which the group runs over, m. */
   readonly spillLevel: number;
+  /** Level, above datum, down to which it can be drawn, m. */
+  readonly drawnTo: number;
   /** Index of the tank that runs over first. */
   readonly spillsFirst: number;
   /** m³ in each when the group is full */ readonly full: readonly number[];
@@ -59,20 +61,27 @@ export interface LinkedGroup {
   readonly lost: readonly number[];
 }
 
+/** m³ of a linked tank between the group's level and what it can be drawn down to, both above datum, m. */
+export const linkedVolume = (t: LinkedTank, level: number, drawnTo: number): number =>
+  Math.max(0, volumeAt(t.shape, level - t.floor) - volumeAt(t.shape, Math.max(t.outlet, drawnTo - t.floor)));
+
 /**
  * Tanks joined low down: one level for all, above datum. The one whose overflow stands lowest drags the rest down;
- * each gives only what stands above its own outlet.
+ * each gives only what stands above its own outlet, and above the level down to which the first of them, from which the
+ * taps are fed, can be drawn: water of a lower neighbour does not rise into it.
  */
 export function linkedTanks(tanks: readonly LinkedTank[]): LinkedGroup {
   if (tanks.length === 0) throw new RangeError('no tank');
   const spills = tanks.map((t) => t.floor + t.overflow);
   const spillLevel = Math.min(...spills);
   const within = (t: LinkedTank, level: number): number => volumeAt(t.shape, level - t.floor);
+  const drawnTo = tanks[0].floor + tanks[0].outlet;
   return {
+    drawnTo,
     spillLevel,
     spillsFirst: spills.indexOf(spillLevel),
     full: tanks.map((t) => within(t, spillLevel)),
-    usable: tanks.map((t) => Math.max(0, within(t, spillLevel) - volumeAt(t.shape, t.outlet))),
+    usable: tanks.map((t) => linkedVolume(t, spillLevel, drawnTo)),
     lost: tanks.map((t) => Math.max(0, volumeAt(t.shape, t.overflow) - within(t, spillLevel))),
   };
 }

@@ -34,13 +34,15 @@ export function fallingLimb(tests: readonly DatedFlow[]): DatedFlow[] {
 /**
  * Fits ln Q against time on the falling limb.
  * @param tests dated flows above 0; at least three on the limb, on three different days
- * @returns the recession, or undefined when there are too few tests
+ * @returns the recession, or undefined when there are too few tests, or one of them found it dry
  * @see Maillet (1905), Essais d'hydraulique souterraine: Q = Q₀ e^(−αt); prediction interval of a straight line
  *   (any textbook of regression) taken on ln Q
  * @example flows 2, 1, 0.5 L/min on days 0, 30, 60: rate = ln 2 / 30 = 0.0231 a day, halving 30 days
  */
 export function recession(tests: readonly DatedFlow[]): Recession | undefined {
-  const limb = fallingLimb(tests).filter((t) => t.flow > 0);
+  const limb = fallingLimb(tests);
+  // one that ran dry has left the exponential behind
+  if (limb.some((t) => t.flow <= 0)) return undefined;
   const n = limb.length;
   if (n < 3 || new Set(limb.map((t) => t.day)).size < 3) return undefined;
   const x = limb.map((t) => t.day);

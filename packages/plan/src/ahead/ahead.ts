@@ -2,7 +2,6 @@
 // and no rain comes, what rain of the recorded years would make of it, when to begin to haul, what to cut first.
 import { runAhead, type Ahead } from '@vernal-slope/core/storage';
 import { recession, type DatedFlow, type Recession } from '@vernal-slope/core/supply';
-import { volumeAt } from '@vernal-slope/core/tank';
 import {
   broughtOf,
   broughtPerDay,
@@ -13,7 +12,7 @@ import {
   type PlanBalance,
   type SourceYield,
 } from '../budget/index.ts';
-import { flowFromLpm, levelFor, tankShape } from '../compile/index.ts';
+import { flowFromLpm, levelFor } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import { isStore, type SourceNode, type StoreNode } from '../kinds/index.ts';
 import type { Plan, ReadingEntry } from '../schema/index.ts';
@@ -108,13 +107,9 @@ function levelToday(tank: StoreNode, log: readonly ReadingEntry[], today: number
 }
 
 function tankToday(plan: Plan, tank: StoreNode, balance: PlanBalance, today: number): TankToday {
-  const { usable, usableAll } = tankStore(plan, tank, balance);
-  const shape = tankShape(tank.shape, tank.count);
+  const { usableAll, usableAt } = tankStore(plan, tank, balance);
   const { level, read } = levelToday(tank, plan.log ?? [], today);
-  const own = Math.max(0, volumeAt(shape, Math.min(level, usable.highest)) - volumeAt(shape, usable.lowest));
-  // tanks that are linked stand at one level: they are as full as the one that is read
-  const share = usable.usable > 0 ? Math.min(1, own / usable.usable) : 0;
-  return { tank, level, ...(read ? { read } : {}), volume: share * usableAll, capacity: usableAll };
+  return { tank, level, ...(read ? { read } : {}), volume: usableAt(level), capacity: usableAll };
 }
 
 /** Flows of a source by date, m³/s: its tests, and buckets of the log there. */

@@ -1,7 +1,7 @@
 // What the network can bring of what its sources give: a spring is of no use to a tank that stands above it.
 import { solve } from '@vernal-slope/core/network';
 import { compilePlan, flowFromLpm, stateFor } from '../compile/index.ts';
-import { isSource } from '../kinds/index.ts';
+import { isSource, isStore } from '../kinds/index.ts';
 import type { Plan, SourceNode } from '../schema/index.ts';
 import type { SourceYield } from './yields.ts';
 
@@ -47,6 +47,32 @@ export function broughtBy(plan: Plan): ReadonlyMap<string, number> {
     }
   }
   known.set(plan, found);
+  return found;
+}
+
+const drawn = new WeakMap<Plan, ReadonlyMap<string, number>>();
+
+/**
+ * The most that leaves each tank, m³/s, by its id: full, with everything open. Nothing is said where the network does
+ * not settle.
+ */
+export function drawnFrom(plan: Plan): ReadonlyMap<string, number> {
+  const before = drawn.get(plan);
+  if (before) return before;
+  const found = new Map<string, number>();
+  if (plan.lines.length > 0) {
+    const c = compilePlan(plan);
+    const { converged, flow } = solve(c.network, stateFor(c, { level: 'full' }));
+    for (const tank of converged ? plan.nodes.filter(isStore) : []) {
+      const map = c.nodes.get(tank.id);
+      if (map)
+        found.set(
+          tank.id,
+          map.leaving.reduce((sum, e) => sum + Math.max(0, flow[e.link]), 0),
+        );
+    }
+  }
+  drawn.set(plan, found);
   return found;
 }
 

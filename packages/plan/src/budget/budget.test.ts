@@ -20,6 +20,7 @@ import {
   balanceReport,
   broughtBy,
   daysLeft,
+  drawnFrom,
   enteredMonths,
   monthlyClimate,
   typicalMonth,
@@ -36,6 +37,7 @@ import {
   storeReport,
   storeSeries,
   storeSizes,
+  sizeRun,
   summariseTests,
   tankStore,
 } from './index.ts';
@@ -380,7 +382,7 @@ describe('store', () => {
     const b = planBalance(kestrel);
     const s = tankStore(kestrel, nodeOf<StoreNode>(kestrel, 'barn'), b);
     // by hand: usable today less 200 L of reserve, over July’s need
-    expect(daysLeft(kestrel, s, b, 6)).toBe(Math.floor((s.today - 0.2) / b.needs.totals.perDay[6]));
+    expect(daysLeft(s, b, 6)).toBe(Math.floor((s.today - 0.2) / b.needs.totals.perDay[6]));
   });
 });
 
@@ -492,8 +494,117 @@ describe('what a close reading asks of the budget', () => {
     const plan = with_(ousel, (p) => {
       nodeOf<StoreNode>(p, 'hill').overflowPipe = { insideDiameterMm: 50, dropM: 0.2 };
     });
-    const { overflow } = tankStore(plan, nodeOf<StoreNode>(plan, 'hill'));
+    const untested = with_(plan, (p) => void delete nodeOf<SourceNode>(p, 'adit').tests);
+    const { overflow } = tankStore(untested, nodeOf<StoreNode>(untested, 'hill'));
     expect(lpmOfFlow(overflow?.largest ?? NaN)).toBeCloseTo(1.4, 6);
+  });
+  it('an overflow is sized on the largest test there was: 60 L/min in January', () => {
+    const plan = with_(ousel, (p) => {
+      nodeOf<StoreNode>(p, 'hill').overflowPipe = { insideDiameterMm: 30, dropM: 0.2 };
+      (nodeOf<SourceNode>(p, 'adit').tests ??= []).push({
+        date: '2026-01-10',
+        method: 'bucket',
+        fills: [{ volumeL: 20, seconds: 20 }],
+      });
+    });
+    const hill = nodeOf<StoreNode>(plan, 'hill');
+    expect(lpmOfFlow(tankStore(plan, hill).overflow?.largest ?? NaN)).toBeCloseTo(60, 6);
+    expect(storeFindings(plan, 'hill', planBalance(plan)).map((f) => f.code)).toContain('overflow-small');
+  });
+  it('a vent lets in what the network draws with all open, not the mean hour', () => {
+    const hill = nodeOf<StoreNode>(ousel, 'hill');
+    const { breathes, vent } = tankStore(ousel, hill);
+    expect(breathes).toBeCloseTo(drawnFrom(ousel).get('hill') ?? NaN, 12);
+    expect(breathes).toBeGreaterThan(Math.max(...planBalance(ousel).needs.totals.peakHour));
+    // the orifice for air: 0.6 A sqrt(2 · 50 / 1.2)
+    const area = (Math.PI / 4) * vent ** 2;
+    expect(Math.max(0.02, vent)).toBe(vent);
+    expect(0.6 * area * Math.sqrt(100 / 1.2)).toBeGreaterThanOrEqual(breathes - 1e-12);
+  });
+  it('what is kept back for fire carries nothing: 1,000 L of which 900 are reserved', () => {
+    const box = (p: Plan): void => {
+      const t = nodeOf<StoreNode>(p, 'barn');
+      t.shape = { type: 'box', lengthM: 1, widthM: 1, heightM: 1.1 };
+      t.outletM = 0.05;
+      t.overflowM = 1.05;
+      delete t.count;
+      delete t.linked;
+      delete t.inlet;
+    };
+    const with900 = with_(kestrel, (p) => {
+      box(p);
+      (p.needs ??= {}).fireReserveL = 900;
+    });
+    const b = planBalance(with900);
+    const s = tankStore(with900, nodeOf<StoreNode>(with900, 'barn'), b);
+    expect([s.usableAll, s.reserve, s.forUse].map((v) => Number(v.toFixed(6)))).toEqual(
+      [s.usableAll, 0.9, s.usableAll - 0.9].map((v) => Number(v.toFixed(6))),
+    );
+    const free = with_(kestrel, (p) => {
+      box(p);
+      (p.needs ??= {}).fireReserveL = 0;
+    });
+    const kept = storeSizes(with900, nodeOf<StoreNode>(with900, 'barn'));
+    const open = storeSizes(free, nodeOf<StoreNode>(free, 'barn'));
+    expect(kept.own.days).toBeLessThan(open.own.days - 0.1);
+    // the same as a tank that is smaller by it
+    const run = sizeRun(kept, kept.own.capacity);
+    expect(run.daysMet).toBe(sizeRun({ ...kept, reserve: 0 }, s.forUse).daysMet);
+    expect(run.daysMet).toBe(kept.own.run.daysMet);
+    // a reserve that is larger than the tank leaves nothing
+    const over = with_(with900, (p) => void ((p.needs ??= {}).fireReserveL = 5000));
+    expect(tankStore(over, nodeOf<StoreNode>(over, 'barn')).forUse).toBeCloseTo(0, 12);
+    expect(storeFindings(over, 'barn', planBalance(over)).map((f) => f.code)).toContain('fire-not-kept');
+  });
+  it('a spring found dry brings nothing to the days that are left, and one that falls goes on from its last test', () => {
+    const tested = (crests: number[]): Plan =>
+      with_(ousel, (p) => {
+        const adit = nodeOf<SourceNode>(p, 'adit');
+        adit.yieldLpm = 1.6;
+        delete adit.yieldByMonthLpm;
+        adit.tests = crests.map((headM, k) => ({
+          date: ['2026-05-01', '2026-06-01', '2026-07-01'][k],
+          method: 'rectangular-weir' as const,
+          headM,
+          crestM: 0.05,
+        }));
+      });
+    const left = (plan: Plan, today?: number): number | null =>
+      daysLeft(tankStore(plan, nodeOf<StoreNode>(plan, 'hill')), planBalance(plan), 6, today);
+    expect(left(tested([]))).toBeNull();
+    const falling = tested([0.009, 0.006, 0.004]);
+    const fromTest = left(falling);
+    expect(fromTest).not.toBeNull();
+    // a month later the spring has fallen for a month more
+    expect(left(falling, dayNumber('2026-08-01'))).toBeLessThan(fromTest ?? 0);
+    const dry = left(tested([0.009, 0.006, 0]));
+    const b = planBalance(falling);
+    const s = tankStore(falling, nodeOf<StoreNode>(falling, 'hill'), b);
+    expect(dry).toBe(Math.floor((s.today - s.reserve) / b.needs.totals.perDay[6]));
+    expect(summariseTests(nodeOf<SourceNode>(tested([0.009, 0.006, 0]), 'adit'))?.recession).toBeUndefined();
+  });
+  it('an entry above every test is told, and tests of one season too', () => {
+    const codes = (change: (s: SourceNode) => void): string[] => {
+      const plan = with_(ousel, (p) => change(nodeOf<SourceNode>(p, 'adit')));
+      return balanceFindings(planBalance(plan)).map((f) => f.code);
+    };
+    expect(codes((s) => (s.yieldLpm = 12))).toContain('yield-above-tests');
+    expect(codes((s) => (s.yieldLpm = 1.3))).not.toContain('yield-above-tests');
+    const january = { date: '2026-01-10', method: 'bucket' as const, fills: [{ volumeL: 20, seconds: 20 }] };
+    expect(
+      codes((s) => {
+        delete s.yieldLpm;
+        delete s.yieldByMonthLpm;
+        s.tests = [january];
+      }),
+    ).toContain('tests-one-season');
+    expect(
+      codes((s) => {
+        delete s.yieldLpm;
+        delete s.yieldByMonthLpm;
+        s.tests = [january, { ...january, date: '2026-08-10' }];
+      }),
+    ).not.toContain('tests-one-season');
   });
   it('the largest inflow of a roof is its design rain on all of it: 75 mm an hour on 100 m² are 125 L/min', () => {
     const plan = with_(kestrel, (p) => {

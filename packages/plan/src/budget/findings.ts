@@ -2,13 +2,13 @@
 import type { Finding } from '../findings/index.ts';
 import { worstFirst, finding } from '../findings/index.ts';
 import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
-import { metresOfMm, rainRate } from '../compile/index.ts';
+import { flowFromLpm, metresOfMm, rainRate } from '../compile/index.ts';
 import type { Plan, SourceNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { broughtPerDay } from './brought.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
 import { tankStore, type SizeAnswer } from './store.ts';
-import { summariseTests } from './tests.ts';
+import { summariseTests, type TestSummary } from './tests.ts';
 import { roofArea } from './yields.ts';
 import { isSource, isStore } from '../kinds/index.ts';
 import { feedersOf, feedsSomething } from '../topology/index.ts';
@@ -27,6 +27,23 @@ export const qualityFindings = (plan: Plan, today?: number): Finding[] =>
     ),
   );
 
+/** An entry so much above the largest test is more than its error. */
+const TESTED = 1.05;
+/** Tests within so many months running say nothing of the rest of the year. */
+const SEASON = 4;
+
+/** The shortest run of months, round the year, that all tests of a source lie in. */
+function testedMonths({ byMonth }: TestSummary): number {
+  let gap = 0;
+  let longest = 0;
+  // the longest stretch without a test, over the turn of the year
+  for (let k = 0; k < 24; k++) {
+    gap = byMonth[k % 12] === undefined ? gap + 1 : 0;
+    longest = Math.max(longest, gap);
+  }
+  return 12 - Math.min(12, longest);
+}
+
 function sourceFindings(source: SourceNode, today: number | undefined): Finding[] {
   const found: Finding[] = [];
   const at = source.id;
@@ -43,6 +60,13 @@ function sourceFindings(source: SourceNode, today: number | undefined): Finding[
           tests: tests.results.length,
         }),
       );
+      const most = Math.max(...tests.results.map((t) => t.flow));
+      const entered = flowFromLpm(Math.max(source.yieldLpm ?? 0, ...(source.yieldByMonthLpm ?? [])));
+      if (entered > most * TESTED)
+        found.push(finding('yield-above-tests', at, { entered, most, tests: tests.results.length }));
+      const basis = source.yieldLpm === undefined && !source.yieldByMonthLpm;
+      if (basis && testedMonths(tests) <= SEASON)
+        found.push(finding('tests-one-season', at, { flow: tests.low.flow, date: tests.low.test.date }));
       const suspects = tests.latest.estimate?.suspects.length ?? 0;
       if (suspects > 0) found.push(finding('fill-questioned', at, { fills: suspects }));
       if (tests.latest.passingBy > 0)
@@ -163,13 +187,14 @@ export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?
   const month = bridges.indexOf(bridge);
   // what another tank keeps full by a float need not carry the place through the day by itself
   const kept = tank.inlet?.floatValve !== undefined && feedersOf(plan, tankId).some((n) => isStore(n));
-  if (bridge > 0 && (s.usableAll >= bridge || !kept))
-    found.push(
-      finding(s.usableAll >= bridge ? 'bridges-day' : 'bridges-not', at, { bridge, month, usable: s.usableAll }),
-    );
+  // what is kept back for fire bridges nothing
+  if (bridge > 0 && (s.forUse >= bridge || !kept))
+    found.push(finding(s.forUse >= bridge ? 'bridges-day' : 'bridges-not', at, { bridge, month, usable: s.forUse }));
   const reserve = b.needs.fireReserve;
-  if (reserve > 0 && (s.usableAll > reserve || !kept))
-    found.push(finding(s.usableAll > reserve ? 'fire-kept' : 'fire-not-kept', at, { reserve }));
+  if (reserve > 0 && !kept)
+    found.push(
+      finding(s.forUse > 1e-9 ? 'fire-kept' : 'fire-not-kept', at, { reserve: s.forUse > 1e-9 ? s.reserve : reserve }),
+    );
   // of a tank that nothing fills there is nothing to say over the year
   if (sizes && sizes.own.run.daysWanting > 0 && filledBySource(plan, tankId))
     found.push(

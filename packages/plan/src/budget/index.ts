@@ -1,5 +1,5 @@
 // Water, need and store of a plan: the face of the subject.
-export { broughtBy, broughtHours, broughtOf, broughtPerDay, type Brought } from './brought.ts';
+export { broughtBy, broughtHours, broughtOf, broughtPerDay, drawnFrom, type Brought } from './brought.ts';
 export {
   hoursOf,
   inflowDays,

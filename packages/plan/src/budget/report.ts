@@ -135,7 +135,7 @@ export function storeReport(
     },
     linkedUsableL: s.linked?.usable.map((v) => round(litres(v))),
     todayL: round(litres(s.today)),
-    daysUntilEmpty: daysLeft(plan, s, b, month - 1),
+    daysUntilEmpty: daysLeft(s, b, month - 1),
     overflow: s.overflow && {
       largestLpm: round(lpmOfFlow(s.overflow.largest)),
       carriesLpm: round(lpmOfFlow(s.overflow.carries)),

@@ -3,6 +3,7 @@ import {
   cascade,
   daysUntilEmpty,
   kneeOf,
+  linkedVolume,
   LEAST_VENT,
   linkedTanks,
   overflowHead,
@@ -16,22 +17,22 @@ import {
   dayReliability,
   volumeReliability,
   type LinkedGroup,
+  type LinkedTank,
   type YieldRule,
   type SizeRow,
   type StoreRun,
   type Usable,
 } from '@vernal-slope/core/storage';
 import { DAYS_IN_MONTH, designFlow } from '@vernal-slope/core/supply';
-import { volumeAt } from '@vernal-slope/core/tank';
 import { cubicMetres, levelFor, overflowBore, rainRate, tankShape, vesselHeight } from '../compile/index.ts';
 import type { Plan, StoreNode } from '../schema/index.ts';
 import { monthsOfDays } from './climate.ts';
-import { summariseTests } from './tests.ts';
+import { summariseTests, testResults } from './tests.ts';
 import { yieldRuleOf } from './yieldrule.ts';
-import { broughtHours, broughtPerDay } from './brought.ts';
+import { broughtHours, broughtPerDay, drawnFrom } from './brought.ts';
 import { roofArea, type SourceYield } from './yields.ts';
 import { inflowDays, needDays, planBalance, withoutSources, type PlanBalance } from './balance.ts';
-import { deliveryElevation, nameOf } from '../kinds/index.ts';
+import { deliveryElevation, isStore, nameOf } from '../kinds/index.ts';
 import { feedersOf, outletsOf } from '../topology/index.ts';
 
 /** Outlets that a tank feeds by its lines, with the height of each above datum. */
@@ -47,6 +48,11 @@ export interface TankStore {
   readonly tap?: { readonly name: string; readonly level: number };
   readonly linked?: LinkedGroup;
   /** m³ that can be used over the whole group */ readonly usableAll: number;
+  /** m³ of it that are kept back for fire, and what is left for use. */
+  readonly reserve: number;
+  readonly forUse: number;
+  /** m³ that can be used at a level of the tank, m above its floor, over the whole group. */
+  readonly usableAt: (level: number) => number;
   /** m³ that stand in it today and can be used */ readonly today: number;
   readonly overflow?: {
     /** m³/s that may have to run over: all sources at their most */ readonly largest: number;
@@ -54,17 +60,48 @@ export interface TankStore {
     /** m above the overflow's lip at the largest inflow; Infinity when it is not carried */ readonly head: number;
     /** m from the lip to the rim */ readonly freeboard: number;
   };
+  /** m³/s, the most that leaves or enters: the vent lets as much air through */ readonly breathes: number;
   /** m */ readonly vent: number;
 }
 
 /** Rain in an hour that a roof must get rid of when the plan does not say (common practice), mm. */
 export const DESIGN_RAIN = 75;
 
-/** The most a source brings at once, m³/s: a roof in the design rain, any other in its best hour. */
-function largestFlow(y: SourceYield): number {
+/**
+ * The most a source brings at once, m³/s: a roof in the design rain, any other in its best hour or at its largest test,
+ * as far as its line brings it.
+ */
+function largestFlow(y: SourceYield, brings: number | undefined): number {
   const roof = y.source.roof;
   if (roof) return designFlow(rainRate(roof.designRainMmPerH ?? DESIGN_RAIN), roofArea(roof));
-  return Math.max(...y.perDay.map((v, m) => v * Math.max(...y.hours(m)))) / 3600;
+  const counted = Math.max(...y.perDay.map((v, m) => v * Math.max(...y.hours(m)))) / 3600;
+  const tested = testResults(y.source).map((t) => t.flow);
+  return Math.min(brings ?? Infinity, Math.max(counted, ...tested));
+}
+
+/** What a tank can give, as far as its own shape and what it feeds say, m³. */
+const holds = (tank: StoreNode): number =>
+  usableParts({
+    shape: tankShape(tank.shape, tank.count),
+    outlet: tank.outletM,
+    overflow: tank.overflowM,
+    floatShuts: tank.inlet?.floatValve?.closeLevelM,
+  }).usable;
+
+/** A tank that another one keeps full by a float keeps nothing back: the water for fire stands in the others. */
+const keptFull = (plan: Plan, tank: StoreNode): boolean =>
+  tank.inlet?.floatValve !== undefined && feedersOf(plan, tank.id).some((n) => isStore(n));
+
+/**
+ * Share of what a tank can give that is kept back for fire: the reserve lies in the tanks that no other keeps full, in
+ * each as much as it holds of all of them.
+ */
+function reservedShare(plan: Plan, tank: StoreNode, balance: PlanBalance): number {
+  const reserve = balance.needs.fireReserve;
+  if (reserve <= 0 || keptFull(plan, tank)) return 0;
+  const all = plan.nodes.filter(isStore).filter((t) => !keptFull(plan, t));
+  const sum = all.reduce((total, t) => total + holds(t), 0);
+  return sum > 0 ? Math.min(1, reserve / sum) : 1;
 }
 
 /** Facts of one tank. */
@@ -85,31 +122,42 @@ export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = pl
     floatShuts: tank.inlet?.floatValve?.closeLevelM,
     tapLevel: matters ? tapLevel : undefined,
   });
-  const linked = tank.linked?.length
-    ? linkedTanks([
-        { shape, floor, outlet: usable.lowest, overflow: usable.highest },
-        ...tank.linked.map((t) => ({
-          shape: tankShape(t.shape),
-          floor: floor + t.floorM,
-          outlet: t.outletM,
-          overflow: t.overflowM,
-        })),
-      ])
-    : undefined;
+  const group: LinkedTank[] = [
+    { shape, floor, outlet: usable.lowest, overflow: usable.highest },
+    ...(tank.linked ?? []).map((t) => ({
+      shape: tankShape(t.shape),
+      floor: floor + t.floorM,
+      outlet: t.outletM,
+      overflow: t.overflowM,
+    })),
+  ];
+  const linked = group.length > 1 ? linkedTanks(group) : undefined;
+  const usableAt = (at: number): number => {
+    const top = Math.min(at + floor, linked?.spillLevel ?? floor + usable.highest);
+    return group.reduce((sum, t) => sum + linkedVolume(t, top, floor + usable.lowest), 0);
+  };
+  const usableAll = linked ? linked.usable.reduce((a, b) => a + b, 0) : usable.usable;
+  const reserve = usableAll * reservedShare(plan, tank, balance);
   const level = levelFor(tank, 'start');
   const feeders = new Set(feedersOf(plan, tank.id).map((n) => n.id));
-  const largest = balance.yields.reduce((sum, y) => sum + (feeders.has(y.source.id) ? largestFlow(y) : 0), 0);
+  const largest = balance.yields.reduce(
+    (sum, y) => sum + (feeders.has(y.source.id) ? largestFlow(y, balance.brings.get(y.source.id)) : 0),
+    0,
+  );
   const pipe = tank.overflowPipe;
   const freeboard = vesselHeight(tank) - tank.overflowM;
   const bore = pipe && overflowBore(pipe);
-  const peak = balance.needs.totals.peakHour;
+  const breathes = Math.max(...balance.needs.totals.peakHour, largest, drawnFrom(plan).get(tank.id) ?? 0);
   return {
     tank,
     usable,
     tap: matters && highest && tapLevel !== undefined ? { name: highest.name, level: tapLevel } : undefined,
     linked,
-    usableAll: linked ? linked.usable.reduce((a, b) => a + b, 0) : usable.usable,
-    today: Math.max(0, volumeAt(shape, Math.min(level, usable.highest)) - volumeAt(shape, usable.lowest)),
+    usableAll,
+    reserve,
+    forUse: usableAll - reserve,
+    usableAt,
+    today: usableAt(level),
     overflow: bore
       ? {
           largest,
@@ -118,7 +166,8 @@ export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = pl
           freeboard,
         }
       : undefined,
-    vent: Math.max(LEAST_VENT, ventBore(Math.max(...peak, largest))),
+    breathes,
+    vent: Math.max(LEAST_VENT, ventBore(breathes)),
   };
 }
 
@@ -175,14 +224,18 @@ export function storeSeries(plan: Plan, whole: PlanBalance = planBalance(plan), 
 }
 
 /** Everything about one size over the series: spells too. */
-export const sizeRun = (a: SizeAnswer, capacity: number): StoreRun =>
-  runStore(storeDays(a.series.inflow, a.series.demand), capacity, a.rule, START_FULL * capacity);
+export function sizeRun(a: SizeAnswer, capacity: number): StoreRun {
+  const forUse = Math.max(0, capacity - a.reserve);
+  return runStore(storeDays(a.series.inflow, a.series.demand), forUse, a.rule, START_FULL * forUse);
+}
 
 export interface SizeAnswer {
   readonly rows: readonly SizeRow[];
   /** Row where more stops paying. */ readonly knee: number;
   /** The plan's own size, m³, and how it does. */
   readonly own: { readonly capacity: number; readonly run: StoreRun; readonly days: number; readonly volume: number };
+  /** m³ of every size that are kept back for fire: never used, never refilled. */
+  readonly reserve: number;
   readonly series: StoreSeries;
   readonly rule: YieldRule;
 }
@@ -211,13 +264,18 @@ export function sizesFor(series: StoreSeries, own: number): number[] {
 export function storeSizes(plan: Plan, tank: StoreNode, onStep?: (share: number) => boolean): SizeAnswer {
   const balance = planBalance(plan);
   const series = storeSeries(plan, balance, tank);
-  const own = tankStore(plan, tank, balance).usableAll;
+  const { usableAll: own, reserve, forUse } = tankStore(plan, tank, balance);
   const rule = yieldRuleOf(plan);
   const days = storeDays(series.inflow, series.demand);
-  const rows = sizeCurve(days, sizesFor(series, own), rule, START_FULL, onStep);
-  const run = runStore(days, own, rule, START_FULL * own);
+  // a size is what it holds; what is kept back of it serves nobody
+  const rows = sizeCurve(days, sizesFor(series, forUse), rule, START_FULL, onStep).map((row) => ({
+    ...row,
+    capacity: row.capacity + reserve,
+  }));
+  const run = runStore(days, forUse, rule, START_FULL * forUse);
   return {
     rows,
+    reserve,
     knee: kneeOf(rows),
     own: { capacity: own, run, days: dayReliability(run), volume: volumeReliability(run) },
     series,
@@ -226,30 +284,29 @@ export function storeSizes(plan: Plan, tank: StoreNode, onStep?: (share: number)
 }
 
 /**
- * Days until a tank is empty from today's level at a month's use (0 to 11). Roofs bring nothing meanwhile; a source
- * whose tests fall goes on falling from `today` (a day number).
+ * Days until a tank is at its reserve from today's level at a month's use (0 to 11). Roofs bring nothing meanwhile; a
+ * source whose tests fall goes on falling from `today` (a day number), from its last test on where nobody says which day
+ * it is; one that was found dry brings nothing.
  */
-export function daysLeft(
-  plan: Plan,
-  store: TankStore,
-  balance: PlanBalance,
-  month: number,
-  today?: number,
-): number | null {
+export function daysLeft(store: TankStore, balance: PlanBalance, month: number, today?: number): number | null {
   const use = balance.needs.totals.perDay[month];
   const sources = balance.yields
     .filter((y) => y.basis !== 'roof')
-    .map((y) => ({ perDay: broughtPerDay(balance, y, month), falling: summariseTests(y.source)?.recession }));
-  const keep = cubicMetres(plan.needs?.fireReserveL ?? 0);
+    .map((y) => {
+      const tests = summariseTests(y.source);
+      const from = today ?? tests?.latest.day ?? 0;
+      const perDay = tests?.latest.flow === 0 ? 0 : broughtPerDay(balance, y, month);
+      return { perDay, falling: tests?.recession, from };
+    });
   return daysUntilEmpty(
-    Math.max(0, store.today - keep),
+    Math.max(0, store.today - store.reserve),
     use,
     (day) =>
-      sources.reduce((sum, { perDay, falling }) => {
-        const then = falling && today !== undefined ? 86_400 * falling.at(today + day).flow : Infinity;
+      sources.reduce((sum, { perDay, falling, from }) => {
+        const then = falling ? 86_400 * falling.at(from + day).flow : Infinity;
         return sum + Math.min(perDay, then);
       }, 0),
-    Math.max(0, store.usable.usable - keep),
+    store.forUse,
   );
 }
 

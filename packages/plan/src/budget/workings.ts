@@ -297,7 +297,7 @@ export function metWorking(of: string, a: SizeAnswer): Working {
         a.series.from,
       ),
       ratio('all', 'n', `${step} that wanted water`, a.own.run.daysWanting, a.series.from),
-      volume('s', 'S', 'store that can be used', a.own.capacity),
+      volume('s', 'S', 'store that can be used, less the fire reserve', a.own.capacity - a.reserve),
       volume('d', '\\sum D', 'water wanted', a.own.run.demand),
       volume('y', '\\sum Y', 'water that was there', a.own.run.yield),
       volume('w', '\\sum W', 'water that ran over', a.own.run.spill),

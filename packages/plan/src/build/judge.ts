@@ -1,7 +1,7 @@
 // What is found of the work.
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import type { Plan } from '../schema/index.ts';
-import type { DatedStep } from './dates.ts';
+import { COLD, type DatedStep } from './dates.ts';
 import { buildTemperature } from './steps.ts';
 import { SIGN_WORDS } from './words.ts';
 
@@ -37,7 +37,13 @@ export function buildFindings(plan: Plan, steps: readonly DatedStep[]): Finding[
     found.push(finding('build-frost', steps.find((s) => s.work === 'pour' && !s.done)?.at ?? '', {}));
   const waiting = steps.find((s) => s.warmFrom !== undefined);
   if (waiting)
-    found.push(finding('build-warm', waiting.at ?? '', { step: waiting.title, on: waiting.warmFrom ?? waiting.first }));
+    found.push(
+      finding('build-warm', waiting.at ?? '', {
+        step: waiting.title,
+        on: waiting.warmFrom ?? waiting.first,
+        least: COLD,
+      }),
+    );
   const open = steps.filter((s) => !s.done);
   const next = open.reduce<DatedStep | undefined>((a, b) => (a && a.day <= b.day ? a : b), undefined);
   if (next) {

@@ -26,12 +26,12 @@ export const buildFindings = {
     },
   }),
   'build-warm': row({
-    values: { step: 'name', on: 'date' },
+    values: { step: 'name', on: 'date', least: 'temperature' },
     severity: 'ok',
     step: 'build',
     words: {
       en: (t) =>
-        say`“${t.text('step')}” waits for warmer months, to ${t.date('on')}: concrete and cement are not worked in a month with a mean under 5 °C (common practice). Enter how warm it is while you build, and it does not wait.`,
+        say`“${t.text('step')}” waits for warmer months, to ${t.date('on')}: concrete and cement are not worked in a month with a mean under ${t.fig('least')} (common practice). Enter how warm it is while you build, and it does not wait.`,
     },
   }),
   'build-next': row({

@@ -47,6 +47,26 @@ export const waterFindings = {
         say`Its lowest test gave ${t.fig('flow', t.to('test', t.v.index))} on ${t.date('date')}, of ${t.count('tests')} on record.`,
     },
   }),
+  'yield-above-tests': row({
+    values: { entered: 'flow', most: 'flow', tests: 'count' },
+    severity: 'warning',
+    step: 'water',
+    words: {
+      en: (t) =>
+        t.v.tests === 1
+          ? say`Counted on are ${t.fig('entered')}; its only test gave ${t.fig('most')}.`
+          : say`Counted on are up to ${t.fig('entered')}; none of its ${t.count('tests')} tests gave more than ${t.fig('most')}.`,
+    },
+  }),
+  'tests-one-season': row({
+    values: { flow: 'flow', date: 'date' },
+    severity: 'warning',
+    step: 'water',
+    words: {
+      en: (t) =>
+        say`All its tests are of one season: ${t.fig('flow')}, of ${t.date('date')}, are counted on all the year. Test it at the end of the dry months.`,
+    },
+  }),
   'fill-questioned': row({
     values: { fills: 'count' },
     severity: 'warning',

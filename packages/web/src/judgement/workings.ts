@@ -78,7 +78,7 @@ function waterWorking(
       if (key.of === 'usable') return usableWorking(of, store);
       if (key.of === 'overflow')
         return overflowWorking(of, store, node.overflowPipe ? overflowBore(node.overflowPipe) : 0);
-      return ventWorking(of, store, Math.max(store.overflow?.largest ?? 0, ...balance.needs.totals.peakHour));
+      return ventWorking(of, store, store.breathes);
     }
   }
 }

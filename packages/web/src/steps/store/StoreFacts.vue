@@ -50,7 +50,7 @@ const level = computed(() => levelFor(props.tank, 'start'));
 const change = (label: string, recipe: (t: StoreNode) => void): string | undefined =>
   said(props.edit(changeNode(props.tank.id, isStore, label, recipe)));
 const month = ref(new Date().getMonth());
-const left = computed(() => daysLeft(props.plan, store.value, props.balance, month.value, todayNumber()));
+const left = computed(() => daysLeft(store.value, props.balance, month.value, todayNumber()));
 const spillPerDay = computed(() => Math.max(0, props.balance.months[month.value].spare));
 const runsTo = computed(() => {
   const c = overflowCascade(props.tank, spillPerDay.value);
@@ -258,6 +258,9 @@ const NO_FLOAT_BAND = 0.1;
       </p>
       <template v-else-if="curve">
         <SizeCurve :answer="curve" />
+        <p v-if="curve.reserve > 0" class="small muted">
+          {{ showText(curve.reserve, 'volume', settings.units) }} of every size are kept back for fire.
+        </p>
         <p data-test="own-size">
           This plan’s <span class="figure">{{ showText(curve.own.capacity, 'volume', settings.units) }}</span> meet
           <button
