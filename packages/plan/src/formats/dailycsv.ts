@@ -1,5 +1,5 @@
 // Daily rain and temperature from a CSV: columns in any order, faults by row, gaps named; nothing is guessed.
-import Papa from 'papaparse';
+import { headingUnit, headingUnits, readSheet, type HeadingKind } from './headings.ts';
 
 export interface RowFault {
   /** Row of the file, the heading being row 1. */
@@ -28,18 +28,39 @@ export interface DailyCsv {
   readonly gaps: readonly Gap[];
   /** Headings taken for each column, for the preview. */
   readonly columns: Readonly<Record<string, string>>;
+  /** Units that they were read in: as headed, else mm and °C. */
+  readonly units: Readonly<Record<string, string>>;
 }
 
 const DAY_MS = 86_400_000;
 const LIMITS = { rain: [0, 2000], tmax: [-60, 60], tmin: [-70, 50] } as const;
 type Column = 'date' | keyof typeof LIMITS;
 
+/** Names of columns, without their units: "rain quality" is no rain. */
 const HEADINGS: Readonly<Record<Column, RegExp>> = {
-  date: /^(date|day|datum)\b/i,
-  rain: /^(rain|rainfall|precip\w*|prcp)\b|^(rain|precip)/i,
-  tmax: /^t[_ ]?max|max.*temp|temp.*max|^high/i,
-  tmin: /^t[_ ]?min|min.*temp|temp.*min|^low/i,
+  date: /^(date|day|datum|datetime)$/i,
+  rain: /^(daily )?(rain|rainfall|precip|precipitation|prcp)( (total|sum|amount|daily|depth))?$/i,
+  tmax: /^(t ?max|tmax|max(imum)? (t|temp|temperature)|(t|temp|temperature) max(imum)?|high)$/i,
+  tmin: /^(t ?min|tmin|min(imum)? (t|temp|temperature)|(t|temp|temperature) min(imum)?|low)$/i,
 };
+const KIND: Readonly<Record<Exclude<Column, 'date'>, HeadingKind>> = {
+  rain: 'rain',
+  tmax: 'temperature',
+  tmin: 'temperature',
+};
+/** Figures of a unit in mm, or °C. */
+const TURNED: Readonly<Record<string, (v: number) => number>> = {
+  mm: (v) => v,
+  cm: (v) => 10 * v,
+  m: (v) => 1000 * v,
+  in: (v) => 25.4 * v,
+  '0.1 mm': (v) => v / 10,
+  '°C': (v) => v,
+  '°F': (v) => ((v - 32) * 5) / 9,
+  '0.1 °C': (v) => v / 10,
+};
+/** Headings of services that count in tenths in one file and in whole units in another. */
+const inTenths = (heading: string): boolean => /^prcp$/i.test(heading) || /^(TMAX|TMIN)$/.test(heading);
 
 /** Longest series taken, days. */
 export const MAX_DAYS = 60_000;
@@ -56,14 +77,38 @@ export function dayNumber(text: string): number {
 /** Date like 2024-06-30 of a day number. */
 export const dateOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
-function columnsOf(headings: readonly string[]): Partial<Record<Column, number>> {
-  const found: Partial<Record<Column, number>> = {};
-  headings.forEach((heading, k) => {
-    const name = heading.trim();
-    const fits = (Object.keys(HEADINGS) as Column[]).find((c) => found[c] === undefined && HEADINGS[c].test(name));
-    if (fits) found[fits] = k;
+interface Found {
+  readonly at: number;
+  readonly heading: string;
+  readonly unit: string;
+}
+
+/** Columns by what they are, and what of their headings has to be asked. */
+function columnsOf(headings: readonly string[]): { found: Partial<Record<Column, Found>>; asked: string[] } {
+  const found: Partial<Record<Column, Found>> = {};
+  const asked: string[] = [];
+  headings.forEach((text, at) => {
+    const heading = text.trim();
+    const plain = heading.replace(/[_\s]+/g, ' ');
+    for (const c of Object.keys(HEADINGS) as Column[]) {
+      if (found[c] !== undefined) continue;
+      if (c === 'date') {
+        if (HEADINGS.date.test(plain)) found.date = { at, heading, unit: '' };
+        continue;
+      }
+      const { unit, unknown, name } = headingUnit(heading, KIND[c]);
+      if (!HEADINGS[c].test(name.replace(/[_\s]+/g, ' '))) continue;
+      if (unknown !== undefined)
+        asked.push(`“${heading}”: ${unknown} is no unit here; write one of ${headingUnits(KIND[c])}`);
+      else if (unit === undefined && inTenths(heading))
+        asked.push(
+          `“${heading}” says no unit, and such files often count in tenths: write ${c === 'rain' ? '“PRCP (0.1 mm)” or “PRCP (mm)”' : `“${heading} (0.1 °C)” or “${heading} (°C)”`}`,
+        );
+      else found[c] = { at, heading, unit: unit ?? (c === 'rain' ? 'mm' : '°C') };
+      return;
+    }
   });
-  return found;
+  return { found, asked };
 }
 
 /** Reads a number with point or comma; undefined for an empty cell, NaN for text. */
@@ -78,11 +123,24 @@ function numberOf(cell: string | undefined): number | undefined {
  * Needs a heading row with a date (2024-06-30) and rain. Inches and °F are taken where the heading says so.
  */
 export function readDailyCsv(text: string): DailyCsv {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [headings, ...rows] = parsed.data;
-  const at = columnsOf(headings ?? []);
+  const { rows: lines, quote } = readSheet(text);
+  const [headings, ...rows] = lines;
+  const { found: at, asked } = columnsOf(headings?.cells ?? []);
   const columns: Record<string, string> = {};
-  for (const c of Object.keys(at) as Column[]) columns[c] = headings[at[c] ?? 0].trim();
+  const units: Record<string, string> = {};
+  for (const [c, { heading, unit }] of Object.entries(at)) {
+    columns[c] = heading;
+    if (unit !== '') units[c] = unit;
+  }
+  if (quote !== undefined)
+    return {
+      faults: [{ row: quote, message: 'has a quote that does not end: take it out, or double it' }],
+      gaps: [],
+      columns,
+      units,
+    };
+  if (asked.length > 0)
+    return { faults: asked.map((message) => ({ row: headings.row, message })), gaps: [], columns, units };
   if (at.date === undefined || at.rain === undefined) {
     const missing = at.date === undefined ? 'date' : 'rain';
     return {
@@ -94,17 +152,16 @@ export function readDailyCsv(text: string): DailyCsv {
       ],
       gaps: [],
       columns,
+      units,
     };
   }
-  const inches = /\b(in|inch|inches)\b/i.test(columns.rain);
-  const fahrenheit = (c: string | undefined): boolean => /°?\bF\b/.test(c ?? '');
+  const { date } = at;
   const faults: RowFault[] = [];
   const days = new Map<number, Partial<Record<keyof typeof LIMITS, number>>>();
-  rows.forEach((cells, k) => {
-    const row = k + 2;
-    const day = dayNumber(cells[at.date ?? 0] ?? '');
+  rows.forEach(({ row, cells }) => {
+    const day = dayNumber(cells[date.at] ?? '');
     if (Number.isNaN(day)) {
-      faults.push({ row, message: `“${cells[at.date ?? 0] ?? ''}” is no date; write it like 2024-06-30` });
+      faults.push({ row, message: `“${cells[date.at] ?? ''}” is no date; write it like 2024-06-30` });
       return;
     }
     if (days.has(day)) {
@@ -115,12 +172,14 @@ export function readDailyCsv(text: string): DailyCsv {
     for (const c of ['rain', 'tmax', 'tmin'] as const) {
       const column = at[c];
       if (column === undefined) continue;
-      const raw = numberOf(cells[column]);
+      // a trace of rain is none that could be counted
+      const cell = c === 'rain' && /^t$/i.test((cells[column.at] ?? '').trim()) ? '0' : cells[column.at];
+      const raw = numberOf(cell);
       if (raw === undefined) continue;
-      const value = c === 'rain' ? (inches ? raw * 25.4 : raw) : fahrenheit(columns[c]) ? ((raw - 32) * 5) / 9 : raw;
+      const value = TURNED[column.unit](raw);
       const [low, high] = LIMITS[c];
       if (Number.isNaN(raw))
-        faults.push({ row, message: `“${cells[column].trim()}” under “${columns[c]}” is not a number` });
+        faults.push({ row, message: `“${cells[column.at].trim()}” under “${columns[c]}” is not a number` });
       else if (value < low || value > high)
         faults.push({ row, message: `${raw} under “${columns[c]}” cannot be; it must lie between ${low} and ${high}` });
       else record[c] = Math.round(value * 100) / 100;
@@ -132,6 +191,7 @@ export function readDailyCsv(text: string): DailyCsv {
       faults: faults.length > 0 ? faults : [{ row: 1, message: 'no days under the heading' }],
       gaps: [],
       columns,
+      units,
     };
   const sorted = [...days.keys()].sort((a, b) => a - b);
   const [first, last] = [sorted[0], sorted[sorted.length - 1]];
@@ -143,6 +203,7 @@ export function readDailyCsv(text: string): DailyCsv {
       ],
       gaps: [],
       columns,
+      units,
     };
   }
   const list = (c: keyof typeof LIMITS): (number | null)[] =>
@@ -166,5 +227,6 @@ export function readDailyCsv(text: string): DailyCsv {
     faults,
     gaps,
     columns,
+    units,
   };
 }

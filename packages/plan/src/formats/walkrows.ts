@@ -1,7 +1,7 @@
 // Legs of a walk as rows of text: length, rise, depth and remarks in any sensible order, in metres or feet.
-import Papa from 'papaparse';
-import { findUnit, fromSI, parseQuantity, unit } from '@vernal-slope/core/units';
+import { fromSI, parseQuantity, unit } from '@vernal-slope/core/units';
 import type { RowFault } from './dailycsv.ts';
+import { headingUnit, headingUnits, readSheet } from './headings.ts';
 
 export interface WalkRow {
   readonly lengthM: number;
@@ -18,39 +18,56 @@ export interface WalkRows {
 }
 
 type Column = 'length' | 'rise' | 'fall' | 'depth' | 'remark' | 'skip';
+/** Names of columns, without their units. A slope in per cent or degrees is no length. */
 const HEADINGS: readonly (readonly [Column, RegExp])[] = [
-  ['length', /^(length|dist|distance|leg length|slope)/i],
-  ['fall', /^(fall|drop)/i],
-  ['rise', /^(rise|up|height|dz)/i],
-  ['depth', /^depth/i],
-  ['remark', /^(remark|note|ground|what)/i],
+  ['length', /^(length|dist|distance|leg|leg length|slope length|slope distance|run)$/i],
+  ['fall', /^(fall|drop|down)$/i],
+  ['rise', /^(rise|up|height|height difference|difference|dz)$/i],
+  ['depth', /^(depth|depth of pipe|pipe depth|buried)$/i],
+  ['remark', /^(remarks?|notes?|ground|what|comments?)$/i],
 ];
 const NUMBER = /^[-+−]?\d*[.,]?\d+$/;
-
-/** Unit named in a heading, such as "length (ft)" or "rise, m". */
-function unitIn(heading: string, fallback: string): string {
-  const named = /[([,\s](m|ft|feet|cm|mm|in)\b/i.exec(` ${heading}`)?.[1];
-  return named && findUnit(named, 'length') ? (findUnit(named, 'length')?.symbol ?? fallback) : fallback;
-}
 
 /**
  * Reads rows of legs. Without headings the columns are length, rise, depth, remarks.
  * @param system what figures without a unit are in: metres, or feet
  */
 export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
-  const cells = Papa.parse<string[]>(text.trim(), {
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: ['\t', ';', ',', '|'],
-  }).data;
+  const { rows: cells, quote } = readSheet(text.trim());
   const plain = system === 'metric' ? 'm' : 'ft';
   const shown = (metres: number): string =>
     `${Number(fromSI(metres, unit(plain, 'length')).toFixed(system === 'metric' ? 4 : 2))} ${plain}`;
-  const headed = cells.length > 0 && cells[0].some((c) => /[a-z]/i.test(c)) && !NUMBER.test((cells[0][0] ?? '').trim());
+  const first = cells[0]?.cells ?? [];
+  const headed = first.some((c) => /[a-z]/i.test(c)) && !NUMBER.test((first[0] ?? '').trim());
+  const heads = headed ? first.map((h) => headingUnit(h, 'length')) : [];
   const columns: Column[] = headed
-    ? cells[0].map((h) => HEADINGS.find(([, rule]) => rule.test(h.trim()))?.[0] ?? 'skip')
+    ? heads.map(
+        ({ name }) => HEADINGS.find(([, rule]) => rule.test(name.trim().replace(/[_\s]+/g, ' ')))?.[0] ?? 'skip',
+      )
     : ['length', 'rise', 'depth', 'remark'];
-  const units = headed ? cells[0].map((h) => unitIn(h, plain)) : columns.map(() => plain);
+  const units = columns.map((_, k) => heads[k]?.unit ?? plain);
   const faults: RowFault[] = [];
+  if (quote !== undefined)
+    return {
+      rows: [],
+      faults: [{ row: quote, message: 'has a quote that does not end: take it out, or double it' }],
+      columns: [],
+    };
+  const asked = columns.findIndex((c, k) => c !== 'skip' && c !== 'remark' && heads[k]?.unknown !== undefined);
+  if (asked >= 0)
+    return {
+      rows: [],
+      faults: [
+        {
+          row: cells[0].row,
+          message: `“${first[asked].trim()}”: ${heads[asked].unknown ?? ''} is no unit here; write one of ${headingUnits('length')}`,
+        },
+      ],
+      columns: [],
+    };
+  const twice = columns.find((c, k) => c !== 'skip' && columns.indexOf(c) !== k);
+  if (twice)
+    return { rows: [], faults: [{ row: cells[0].row, message: `two columns are headed ${twice}` }], columns: [] };
   if (!columns.includes('length') || !(columns.includes('rise') || columns.includes('fall'))) {
     return {
       rows: [],
@@ -59,9 +76,8 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
     };
   }
   const rows: WalkRow[] = [];
-  cells.slice(headed ? 1 : 0).forEach((row, k) => {
-    const at = k + (headed ? 2 : 1);
-    const made: { length?: number; rise?: number; depth?: number; remark?: string } = {};
+  cells.slice(headed ? 1 : 0).forEach(({ row: at, cells: row }) => {
+    const made: { length?: number; rise?: number; fall?: number; depth?: number; remark?: string } = {};
     let wrong = false;
     columns.forEach((column, c) => {
       const cell = (row[c] ?? '').trim();
@@ -83,21 +99,27 @@ export function readWalkRows(text: string, system: 'metric' | 'us'): WalkRows {
         return;
       }
       const si = Math.round(1e4 * read.si) / 1e4;
-      if (column === 'fall') made.rise = -si;
-      else made[column] = si;
+      made[column] = si;
     });
     if (wrong) return;
+    if (made.rise !== undefined && made.fall !== undefined && made.rise !== 0 && made.fall !== 0) {
+      faults.push({ row: at, message: 'rises and falls at once: fill in one of the two' });
+      return;
+    }
+    const rise = made.rise || (made.fall === undefined ? made.rise : -made.fall);
     if (made.length === undefined || !(made.length > 0))
       faults.push({ row: at, message: 'has no length above nothing' });
-    else if (Math.abs(made.rise ?? 0) > made.length)
+    else if (rise === undefined) faults.push({ row: at, message: 'has no rise: write 0 where it is level' });
+    else if (Math.abs(rise) > made.length)
       faults.push({
         row: at,
-        message: `is ${shown(made.length)} long and cannot rise or fall ${shown(Math.abs(made.rise ?? 0))}`,
+        message: `is ${shown(made.length)} long and cannot rise or fall ${shown(Math.abs(rise))}`,
       });
     else
       rows.push({
         lengthM: made.length,
-        riseM: made.rise ?? 0,
+        // no nought with a sign
+        riseM: rise + 0,
         ...(made.depth === undefined ? {} : { depthM: made.depth }),
         ...(made.remark === undefined ? {} : { remark: made.remark }),
       });

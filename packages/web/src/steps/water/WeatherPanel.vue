@@ -121,7 +121,9 @@ const MOST_FAULTS = 8;
         <strong>{{ read.name }}</strong><template v-if="read.csv.series"
           >: {{ read.csv.series.rainMm.length }} days from {{ dateText(read.csv.series.start) }}. Read as
           <template v-for="(heading, column) in read.csv.columns" :key="column">
-            {{ column }} from “{{ heading }}”;</template
+            {{ column }} from “{{ heading }}”<template v-if="read.csv.units[column]"
+              >, in {{ read.csv.units[column] }}</template
+            >;</template
           >
         </template>
       </p>
