@@ -163,6 +163,34 @@ describe('answers', () => {
       title: 'Ousel Bank',
     });
   });
+  it('import takes of a file of many lines the one that was asked for, and none where none is it', async () => {
+    const lengthOf = (text: string | undefined, id: string): number =>
+      (JSON.parse(text ?? '') as { lines: { id: string; legs: { lengthM: number }[] }[] }).lines
+        .find((l) => l.id === id)
+        ?.legs.reduce((sum, leg) => sum + leg.lengthM, 0) ?? NaN;
+    const tracks = file((await run(['export', demo, '--format', 'geojson'])).out ?? '');
+    const grid = ['--grid', valley('ousel-bank.asc')];
+    const before = readFileSync(demo, 'utf8');
+    for (const id of ['main', 'bakehouse']) {
+      const { out } = await run(['import', demo, '--line', id, '--track', tracks, ...grid]);
+      expect(lengthOf(out, id) / lengthOf(before, id)).toBeCloseTo(1, 1);
+    }
+    const two = file(
+      JSON.stringify({
+        type: 'GeometryCollection',
+        geometries: [6.4, 6.41].map((x) => ({
+          type: 'LineString',
+          coordinates: [
+            [x, 44.1, 700],
+            [x + 0.001, 44.1, 690],
+          ],
+        })),
+      }),
+    );
+    const { code, err } = await run(['import', demo, '--line', 'main', '--track', two]);
+    expect(code).toBe(2);
+    expect(err).toContain('--track: has 2 lines');
+  });
   it('import takes heights from a grid for a line that has positions', async () => {
     const { out } = await run(['import', demo, '--line', 'main', '--grid', valley('ousel-bank.asc')]);
     const legs = (JSON.parse(out ?? '') as { lines: { id: string; legs: { survey?: { method: string } }[] }[] })

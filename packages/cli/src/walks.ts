@@ -16,8 +16,10 @@ import {
   walkCsv,
   type Origin,
   type Terrain,
+  type Track,
 } from '@vernal-slope/plan/formats';
 import type { Line, Plan } from '@vernal-slope/plan/schema';
+import { lineName } from '@vernal-slope/plan/topology';
 import type { Options } from './options.ts';
 
 type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -39,6 +41,14 @@ const noLine = (id: string | undefined): { ok: false; faults: Fault[] } =>
 
 function done(plan: Plan, command: Command): Outcome<Plan> {
   return { ok: true, value: applyCommand(plan, command)?.plan ?? plan };
+}
+
+/** The track of a line: the only one, else the one with its id or its name. */
+function trackFor(plan: Plan, line: Line, tracks: readonly Track[]): Track | undefined {
+  if (tracks.length === 1) return tracks[0];
+  const same = (a: string | undefined, b: string): boolean => a?.trim().toLowerCase() === b.trim().toLowerCase();
+  const named = tracks.filter((t) => same(t.name, lineName(plan, line.id)) || same(t.name, line.id));
+  return tracks.find((t) => t.id === line.id) ?? (named.length === 1 ? named[0] : undefined);
 }
 
 /** How files are read: as text, or whole. */
@@ -99,11 +109,18 @@ export async function importWalk(plan: Plan, options: Options, files: Files): Pr
         advice: 'give a GPX, KML or GeoJSON file with a line',
       })),
     };
-  const first = tracks[0].points[0];
+  const track = trackFor(plan, line, tracks);
+  if (!track)
+    return bad(
+      '--track',
+      `has ${tracks.length} lines (${tracks.map((t) => t.name).join(', ')}), and none is ${lineName(plan, line.id)}`,
+      'give a file with one line, or one whose line has the name of the plan’s',
+    );
+  const first = track.points[0];
   const from = origin ?? { latitudeDeg: first.lat, longitudeDeg: first.lon };
   const terrain = options.grid === undefined ? undefined : await terrainOf(options.grid, files, from);
   if (terrain && !terrain.ok) return terrain;
-  const legs = trackLegs(tracks[0], tolerance, terrain?.value, from);
+  const legs = trackLegs(track, tolerance, terrain?.value, from);
   if (legs.legs.length === 0)
     return bad('--track', legs.faults[0] ?? 'has no legs', 'give a track with heights, or a grid that covers it');
   return done(plan, legsFromTrack(line.id, legs));

@@ -1,4 +1,5 @@
 // The verbs `import` and `export`: walks in and out.
+import { checkPlan } from '@vernal-slope/plan/document';
 import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
 import { UsageError } from '../options.ts';
 import { exportWalk, importWalk, type Files } from '../walks.ts';
@@ -26,6 +27,9 @@ export const importVerb: Verb = {
   run: async (plan, options) => {
     const outcome = await importWalk(plan, options, FILES);
     if (!outcome.ok) throw new PlanFaults(outcome.faults);
+    // what is written is taken again
+    const checked = checkPlan(outcome.value);
+    if (!checked.ok) throw new PlanFaults(checked.faults);
     return outcome.value;
   },
 };

@@ -15,3 +15,4 @@ export * from './treatment.ts';
 export * from './upkeep.ts';
 export * from './vessel.ts';
 export * from './water.ts';
+export * from './xml.ts';

@@ -1,5 +1,6 @@
 // Walks out: as CSV of the walk book, as GeoJSON and as GPX.
 import { fromSI, unit } from '@vernal-slope/core/units';
+import { xmlText } from '../fields/index.ts';
 import { lineName } from '../topology/index.ts';
 import Papa from 'papaparse';
 import { stationsOf } from '../positions/index.ts';
@@ -61,7 +62,10 @@ export function geoJson(plan: Plan): PositionsRead {
 }
 
 const escape = (text: string): string =>
-  text.replace(/[<>&'"]/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', "'": '&apos;', '"': '&quot;' })[c] ?? c);
+  xmlText(text).replace(
+    /[<>&'"]/g,
+    (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', "'": '&apos;', '"': '&quot;' })[c] ?? c,
+  );
 
 /** Lines with positions as GPX 1.1 tracks. */
 export function gpxOf(plan: Plan): PositionsRead {

@@ -30,6 +30,65 @@ const gridOf = (text: string) => {
 };
 const inPlan = (text: string): Terrain => ({ grid: gridOf(text), frame: { kind: 'plan' } });
 
+describe('a file of tracks', () => {
+  const line = (x: number): number[][] => [
+    [x, 44.1, 700],
+    [x + 0.001, 44.1, 690],
+  ];
+  const json = (value: unknown): ReturnType<typeof readTracks> => readTracks(JSON.stringify(value), 'file');
+  it('without properties, and in a bundle of geometries, is read', () => {
+    expect(json({ type: 'Feature', geometry: { type: 'LineString', coordinates: line(6) } }).tracks).toHaveLength(1);
+    const bundle = {
+      type: 'GeometryCollection',
+      geometries: [
+        { type: 'Point', coordinates: [6, 44] },
+        { type: 'LineString', coordinates: line(6) },
+      ],
+    };
+    expect(json({ type: 'Feature', properties: {}, geometry: bundle }).tracks).toHaveLength(1);
+  });
+  it('in pieces is one line, and says so', () => {
+    const read = json({ type: 'MultiLineString', coordinates: [line(6), line(6.001), line(6.0021)] });
+    expect(read.tracks.map((t) => t.points.length)).toEqual([6]);
+    expect(read.notes).toEqual(['“file” comes in 3 pieces: they are joined in their order, at most 8 m apart']);
+    const recorded = readTracks(
+      `<gpx xmlns="http://www.topografix.com/GPX/1/1"><trk><name>a</name>${[6, 6.001]
+        .map(
+          (x) =>
+            `<trkseg>${line(x)
+              .map(([lon, lat, z]) => `<trkpt lat="${lat}" lon="${lon}"><ele>${z}</ele></trkpt>`)
+              .join('')}</trkseg>`,
+        )
+        .join('')}</trk></gpx>`,
+      'file',
+    );
+    expect(recorded.tracks.map((t) => t.points.length)).toEqual([4]);
+  });
+  it('with one line that cannot be read says what was left out', () => {
+    const read = json({
+      type: 'FeatureCollection',
+      features: [line(6), line(400)].map((coordinates, k) => ({
+        type: 'Feature',
+        properties: { name: `n${k}` },
+        geometry: { type: 'LineString', coordinates },
+      })),
+    });
+    expect(read.tracks.map((t) => t.name)).toEqual(['n0']);
+    expect(read.faults[0]).toContain('“n1” is not in degrees');
+  });
+  it('nested ten thousand deep is refused in a sentence', () => {
+    const deep = `${'{"type":"Feature","properties":{},"geometry":'.repeat(10_000)}null${'}'.repeat(10_000)}`;
+    expect(readTracks(deep, 'deep').faults).toEqual(['there is no track or line in the file']);
+  });
+  it('written by this program knows its lines, and a control sign in a name breaks no file', () => {
+    const named: Plan = { ...plan, lines: plan.lines.map((l) => ({ ...l, name: `a\u0001b\uD800 ${l.id}` })) };
+    const out = gpxOf(named);
+    expect(out.ok && readTracks(out.text, 'x').tracks.map((t) => t.name)).toContain('ab main');
+    const shown = geoJson(plan);
+    expect(shown.ok && readTracks(shown.text, 'x').tracks.map((t) => t.id)).toContain('main');
+  });
+});
+
 describe('tracks', () => {
   it('of GPX, KML and GeoJSON are the same points', () => {
     const coordinates = [

@@ -10,13 +10,18 @@ export interface TrackPointLL {
 }
 
 export interface Track {
+  /** Of a line that was written by this program. */
+  readonly id?: string;
   readonly name: string;
   readonly points: readonly TrackPointLL[];
 }
 
 export interface TracksRead {
   readonly tracks: readonly Track[];
+  /** What could not be taken, though other lines of the file could. */
   readonly faults: readonly string[];
+  /** What was done with what could. */
+  readonly notes: readonly string[];
 }
 
 /** Largest file taken, bytes. */
@@ -25,24 +30,56 @@ export const MAX_TRACK_BYTES = 50 * 1024 * 1024;
 const position = z.tuple([z.number(), z.number()]).rest(z.number());
 const lineString = z.looseObject({ type: z.literal('LineString'), coordinates: z.array(position) });
 const multiLine = z.looseObject({ type: z.literal('MultiLineString'), coordinates: z.array(z.array(position)) });
-const feature = z.looseObject({ type: z.literal('Feature'), geometry: z.unknown(), properties: z.unknown() });
+const feature = z.looseObject({
+  type: z.literal('Feature'),
+  geometry: z.unknown(),
+  properties: z.unknown().optional(),
+});
+const bundle = z.looseObject({ type: z.literal('GeometryCollection'), geometries: z.array(z.unknown()) });
 const collection = z.looseObject({ type: z.literal('FeatureCollection'), features: z.array(z.unknown()) });
 
 type Position = [number, number, ...number[]];
 
+/** A line with its pieces: where a recorder paused it begins anew. */
+interface Found {
+  readonly id?: string;
+  readonly name: string;
+  readonly pieces: readonly Position[][];
+}
+
+/** No sound file wraps its lines so deep. */
+const MOST_DEEP = 20;
+
 /** Lines of a GeoJSON value, whatever it is wrapped in. */
-function linesOf(value: unknown, name: string): { name: string; coordinates: Position[] }[] {
+function linesOf(value: unknown, name: string, id?: string, depth = 0): Found[] {
+  if (depth > MOST_DEEP) return [];
+  const inside = (part: unknown): Found[] => linesOf(part, name, id, depth + 1);
   const all = collection.safeParse(value);
-  if (all.success) return all.data.features.flatMap((f) => linesOf(f, name));
+  if (all.success) return all.data.features.flatMap(inside);
   const one = feature.safeParse(value);
   if (one.success) {
-    const named = (one.data.properties as { name?: unknown } | null)?.name;
-    return linesOf(one.data.geometry, typeof named === 'string' ? named : name);
+    const said = one.data.properties as { name?: unknown; id?: unknown } | null | undefined;
+    return linesOf(
+      one.data.geometry,
+      typeof said?.name === 'string' ? said.name : name,
+      typeof said?.id === 'string' ? said.id : undefined,
+      depth + 1,
+    );
   }
+  const many = bundle.safeParse(value);
+  if (many.success) return many.data.geometries.flatMap(inside);
+  const own = { name, ...(id === undefined ? {} : { id }) };
   const line = lineString.safeParse(value);
-  if (line.success) return [{ name, coordinates: line.data.coordinates as Position[] }];
-  const many = multiLine.safeParse(value);
-  return many.success ? many.data.coordinates.map((c) => ({ name, coordinates: c as Position[] })) : [];
+  if (line.success) return [{ ...own, pieces: [line.data.coordinates as Position[]] }];
+  const parts = multiLine.safeParse(value);
+  return parts.success ? [{ ...own, pieces: parts.data.coordinates as Position[][] }] : [];
+}
+
+const METRES_A_DEGREE = 111_195;
+/** m, near enough to say how far two pieces lie apart. */
+function apart([lonA, latA]: Position, [lonB, latB]: Position): number {
+  const east = (lonB - lonA) * Math.cos((latA * Math.PI) / 180);
+  return METRES_A_DEGREE * Math.hypot(east, latB - latA);
 }
 
 type XmlDocument = Parameters<typeof gpx>[0];
@@ -63,7 +100,7 @@ function xmlOf(text: string): XmlDocument | string {
 
 /** Reads tracks; never throws for a bad file. `name` is the file's, for a track that has none. */
 export function readTracks(text: string, name: string): TracksRead {
-  const fail = (message: string): TracksRead => ({ tracks: [], faults: [message] });
+  const fail = (message: string): TracksRead => ({ tracks: [], faults: [message], notes: [] });
   if (text.length > MAX_TRACK_BYTES) return fail('the file is larger than 50 MB');
   const body = text.replace(/^\uFEFF/, '').trimStart();
   let value: unknown;
@@ -81,7 +118,9 @@ export function readTracks(text: string, name: string): TracksRead {
     }
   }
   const faults: string[] = [];
-  const tracks = linesOf(value, name).flatMap(({ name: title, coordinates }): Track[] => {
+  const notes: string[] = [];
+  const tracks = linesOf(value, name).flatMap(({ id, name: title, pieces }): Track[] => {
+    const coordinates = pieces.flat();
     const points = coordinates.map(([lon, lat, z]) => ({ lat, lon, ...(Number.isFinite(z) ? { z } : {}) }));
     const off = points.findIndex((p) => !(Math.abs(p.lat) <= 90 && Math.abs(p.lon) <= 180));
     if (off >= 0) {
@@ -94,8 +133,15 @@ export function readTracks(text: string, name: string): TracksRead {
       faults.push(`“${title}” has fewer than two points`);
       return [];
     }
-    return [{ name: title, points }];
+    const whole = pieces.filter((p) => p.length > 0);
+    if (whole.length > 1) {
+      const gaps = whole.slice(1).map((p, k) => apart(whole[k][whole[k].length - 1], p[0]));
+      notes.push(
+        `“${title}” comes in ${whole.length} pieces: they are joined in their order, at most ${Math.round(Math.max(...gaps))} m apart`,
+      );
+    }
+    return [{ ...(id === undefined ? {} : { id }), name: title, points }];
   });
   if (tracks.length === 0 && faults.length === 0) faults.push('there is no track or line in the file');
-  return { tracks, faults };
+  return { tracks, faults, notes };
 }

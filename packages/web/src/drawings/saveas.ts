@@ -1,5 +1,7 @@
 // A drawing on screen as an SVG file of its own, or as a PNG.
 
+import { xmlText } from '@vernal-slope/plan/fields';
+
 /** Properties of style that a drawing of ours uses, and what they are when nobody says. */
 const STYLES: Readonly<Record<string, string>> = {
   fill: 'rgb(0, 0, 0)',
@@ -81,7 +83,7 @@ export function svgText(holder: HTMLElement, svg: SVGSVGElement, title: string):
   paper.setAttribute('fill', getComputedStyle(document.body).backgroundColor);
   copy.prepend(named, paper);
   copy.append(...words(holder, svg));
-  return `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLSerializer().serializeToString(copy)}\n`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${xmlText(new XMLSerializer().serializeToString(copy))}\n`;
 }
 
 /** The text of an SVG drawn as a PNG, at twice its size. */

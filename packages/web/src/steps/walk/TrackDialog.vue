@@ -145,6 +145,8 @@ async function keep(): Promise<void> {
         {{ showText(length, 'distance', settings.units) }} along the slope, {{ fall >= 0 ? 'falling' : 'rising' }}
         {{ showText(Math.abs(fall), 'rise', settings.units) }}.
       </p>
+      <p v-for="n in read.notes" :key="n" class="small">{{ n }}.</p>
+      <p v-for="f in read.faults" :key="f" class="wrong" role="alert">Left out: {{ f }}.</p>
       <p v-for="f in legs?.faults ?? []" :key="f" class="wrong" role="alert">{{ f }}.</p>
       <p v-if="legs && legs.legs.length > 0" class="small muted">
         Heights by {{ METHODS[legs.legs[0].survey.method].name }}: ±
