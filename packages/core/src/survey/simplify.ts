@@ -47,6 +47,9 @@ export function simplifyTrack(points: readonly TrackPoint[], tolerance: number):
 /** Mean radius of the Earth, m (IUGG). */
 const EARTH = 6_371_008.8;
 
+/** A difference of longitudes the short way round, degrees: the date line is crossed, not the world. */
+const turn = (degrees: number): number => (((degrees % 360) + 540) % 360) - 180;
+
 /**
  * Latitudes and longitudes to metres east and north of the first point, good to 0.1 % over some 20 km.
  * Equirectangular about the first point's latitude.
@@ -58,7 +61,7 @@ export function toMetres(
   const [{ lat: lat0, lon: lon0 }] = points;
   const k = Math.PI / 180;
   return points.map((p) => ({
-    x: EARTH * (p.lon - lon0) * k * Math.cos(lat0 * k),
+    x: EARTH * turn(p.lon - lon0) * k * Math.cos(lat0 * k),
     y: EARTH * (p.lat - lat0) * k,
     ...(p.z === undefined ? {} : { z: p.z }),
   }));

@@ -26,6 +26,34 @@ export interface TrackLegs {
 export const TRACK_TOLERANCE = 2;
 const tidy = (v: number): number => Math.round(v * 1e3) / 1e3;
 
+const high = (p: TrackPoint): p is Required<TrackPoint> => p.z !== undefined && !Number.isNaN(p.z);
+
+/**
+ * Points with heights: one without, between two that have, lies on the straight line between them, so that no corner of
+ * the way is cut. What lies before the first height and behind the last is left out.
+ */
+function filled(points: readonly TrackPoint[]): Required<TrackPoint>[] {
+  const found: Required<TrackPoint>[] = [];
+  let last = -1;
+  points.forEach((p, k) => {
+    if (!high(p)) return;
+    const before = found.at(-1);
+    if (before && k - last > 1) {
+      const way = [0];
+      for (let j = last + 1; j <= k; j++)
+        way.push(way[way.length - 1] + Math.hypot(points[j].x - points[j - 1].x, points[j].y - points[j - 1].y));
+      const whole = way[way.length - 1];
+      for (let j = last + 1; j < k; j++) {
+        const share = whole > 0 ? way[j - last] / whole : 0;
+        found.push({ ...points[j], z: before.z + share * (p.z - before.z) });
+      }
+    }
+    found.push(p);
+    last = k;
+  });
+  return found;
+}
+
 /**
  * Legs of a track.
  * @param tolerance how far a point left out may lie from the line, m
@@ -44,9 +72,9 @@ export function trackLegs(track: Track, tolerance: number, terrain?: Terrain, or
     faults.push(
       terrain
         ? `${without} of ${placed.length} points lie outside the grid or in its holes`
-        : `${without} of ${placed.length} points have no height; bring in an elevation grid, or walk the line with a level`,
+        : `${without} of ${placed.length} points have no height; taken as straight between those that have; bring in an elevation grid, or walk the line with a level`,
     );
-  const sound = placed.filter((p): p is Required<TrackPoint> => p.z !== undefined && !Number.isNaN(p.z));
+  const sound = filled(placed);
   const base = { origin: from, points: placed.length, faults };
   if (sound.length < 2) return { ...base, startGroundM: 0, start: { eastingM: 0, northingM: 0 }, legs: [] };
   const kept = simplifyTrack(sound, tolerance).map((k) => sound[k]);

@@ -76,6 +76,65 @@ describe('a file of tracks', () => {
     expect(read.tracks.map((t) => t.name)).toEqual(['n0']);
     expect(read.faults[0]).toContain('“n1” is not in degrees');
   });
+  it('has no heights where it has none: over the ground, noughts on the ground, what stands for nothing', () => {
+    const kmlOf = (mode: string, coordinates: string): ReturnType<typeof readTracks> =>
+      readTracks(
+        `<kml xmlns="http://www.opengis.net/kml/2.2"><Placemark><name>a</name><LineString>${mode && `<altitudeMode>${mode}</altitudeMode>`}<coordinates>${coordinates}</coordinates></LineString></Placemark></kml>`,
+        'x',
+      );
+    const heights = (read: ReturnType<typeof readTracks>): (number | undefined)[] | undefined =>
+      read.tracks[0]?.points.map((p) => p.z);
+    expect(heights(kmlOf('', '6,44,0 6.001,44,0'))).toEqual([undefined, undefined]);
+    expect(heights(kmlOf('clampToGround', '6,44,0 6.001,44,0'))).toEqual([undefined, undefined]);
+    expect(heights(kmlOf('absolute', '6,44,0 6.001,44,0'))).toEqual([0, 0]);
+    expect(heights(kmlOf('relativeToGround', '6,44,2 6.001,44,3'))).toEqual([undefined, undefined]);
+    expect(kmlOf('relativeToGround', '6,44,2 6.001,44,3').notes[0]).toContain('over the ground');
+    const real = kmlOf('', '6,44,700 6.001,44,690');
+    expect([heights(real), real.notes.length]).toEqual([[700, 690], 1]);
+    const none = json({
+      type: 'LineString',
+      coordinates: [-9999, -32768, -3.4e38, 700].map((z, k) => [6 + k / 1000, 44, z]),
+    });
+    expect(heights(none)).toEqual([undefined, undefined, undefined, 700]);
+    expect(heights(readTracks('{"type":"LineString","coordinates":[[6,44,1e999],[6.001,44,5]]}', 'x'))).toEqual([
+      undefined,
+      5,
+    ]);
+  });
+  it('in another reference system is not taken for degrees', () => {
+    const crs = (name: string): object => ({
+      type: 'LineString',
+      coordinates: line(6),
+      crs: { type: 'name', properties: { name } },
+    });
+    expect(json(crs('urn:ogc:def:crs:EPSG::3857')).faults[0]).toContain('EPSG::3857');
+    expect(json(crs('urn:ogc:def:crs:OGC:1.3:CRS84')).tracks).toHaveLength(1);
+    expect(json(crs('EPSG:4326')).tracks).toHaveLength(1);
+  });
+  it('over the date line is short, and a corner without a height is not cut', () => {
+    const over = json({
+      type: 'LineString',
+      coordinates: [
+        [179.9995, -40, 10],
+        [-179.9995, -40, 5],
+      ],
+    });
+    const [track] = over.tracks;
+    expect(trackLegs(track, 1).legs.reduce((sum, l) => sum + l.lengthM, 0)).toBeCloseTo(85.3, 0);
+    const round = json({
+      type: 'LineString',
+      coordinates: [
+        [6, 44, 10],
+        [6.001, 44],
+        [6.001, 44.001, 5],
+      ],
+    });
+    const legs = trackLegs(round.tracks[0], 1);
+    // 80 m east and 111 m north, not the 137 m across
+    expect(legs.legs.reduce((sum, l) => sum + l.lengthM, 0)).toBeCloseTo(191.2, 0);
+    expect(legs.legs[0].endGroundM).toBeCloseTo(10 - (5 * 80) / 191.2, 1);
+    expect(legs.faults[0]).toContain('1 of 3 points have no height');
+  });
   it('nested ten thousand deep is refused in a sentence', () => {
     const deep = `${'{"type":"Feature","properties":{},"geometry":'.repeat(10_000)}null${'}'.repeat(10_000)}`;
     expect(readTracks(deep, 'deep').faults).toEqual(['there is no track or line in the file']);
