@@ -1,12 +1,12 @@
 // The verbs `import` and `export`: walks in and out.
 import { checkPlan } from '@vernal-slope/plan/document';
-import { MAX_TRACK_BYTES } from '@vernal-slope/plan/formats';
+import { MAX_TRACK_BYTES, textOfBytes } from '@vernal-slope/plan/formats';
 import { UsageError } from '../options.ts';
 import { exportWalk, importWalk, type Files } from '../walks.ts';
-import { PlanFaults, readBytes, readText, type Verb } from './verb.ts';
+import { PlanFaults, readBytes, type Verb } from './verb.ts';
 
 const FILES: Files = {
-  text: (file) => readText(file, MAX_TRACK_BYTES),
+  text: (file) => textOfBytes(readBytes(file, MAX_TRACK_BYTES)),
   bytes: (file) => new Uint8Array(readBytes(file, MAX_TRACK_BYTES)).buffer,
 };
 

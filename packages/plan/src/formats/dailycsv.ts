@@ -1,4 +1,5 @@
 // Daily rain and temperature from a CSV: columns in any order, faults by row, gaps named; nothing is guessed.
+import { dateOf, dateOrder, sheetDay } from './dates.ts';
 import { headingUnit, headingUnits, readSheet, type HeadingKind } from './headings.ts';
 
 export interface RowFault {
@@ -32,7 +33,6 @@ export interface DailyCsv {
   readonly units: Readonly<Record<string, string>>;
 }
 
-const DAY_MS = 86_400_000;
 const LIMITS = { rain: [0, 2000], tmax: [-60, 60], tmin: [-70, 50] } as const;
 type Column = 'date' | keyof typeof LIMITS;
 
@@ -64,18 +64,6 @@ const inTenths = (heading: string): boolean => /^prcp$/i.test(heading) || /^(TMA
 
 /** Longest series taken, days. */
 export const MAX_DAYS = 60_000;
-
-/** Days since 1970 of a date like 2024-06-30, or NaN. Dates that no calendar has (31 April) are NaN. */
-export function dayNumber(text: string): number {
-  const m = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text.trim());
-  if (!m) return NaN;
-  const ms = Date.UTC(Number(m[1]), Number(m[2]) - 1, Number(m[3]));
-  const back = new Date(ms);
-  return back.getUTCMonth() === Number(m[2]) - 1 && back.getUTCDate() === Number(m[3]) ? ms / DAY_MS : NaN;
-}
-
-/** Date like 2024-06-30 of a day number. */
-export const dateOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
 interface Found {
   readonly at: number;
@@ -156,10 +144,12 @@ export function readDailyCsv(text: string): DailyCsv {
     };
   }
   const { date } = at;
+  const order = dateOrder(rows.map(({ cells }) => cells[date.at] ?? ''));
+  if (order.asked) return { faults: [{ row: headings.row, message: order.asked }], gaps: [], columns, units };
   const faults: RowFault[] = [];
   const days = new Map<number, Partial<Record<keyof typeof LIMITS, number>>>();
   rows.forEach(({ row, cells }) => {
-    const day = dayNumber(cells[date.at] ?? '');
+    const day = sheetDay(cells[date.at] ?? '', order.order);
     if (Number.isNaN(day)) {
       faults.push({ row, message: `“${cells[date.at] ?? ''}” is no date; write it like 2024-06-30` });
       return;

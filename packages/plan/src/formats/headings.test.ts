@@ -1,6 +1,7 @@
 // Units in headings: what is plain is read, what is not is asked for, and no sheet is read wrongly without a word.
 import { describe, expect, it } from 'vitest';
 import { readDailyCsv } from './dailycsv.ts';
+import { textOfBytes } from './encoding.ts';
 import { headingUnit, readSheet } from './headings.ts';
 import { readWalkRows } from './walkrows.ts';
 
@@ -122,5 +123,42 @@ describe('a sheet of rain', () => {
   it('parted by semicolons with decimal commas, its unit after a comma', () => {
     expect(rain('Date;Rain, mm\n2024-06-30;2,5\n2024-07-01;0,4\n')).toEqual([2.5, 0.4]);
     expect(rain('Date\tRain\n2024-06-30\t2,5\n')).toEqual([2.5]);
+  });
+});
+
+describe('dates of a sheet', () => {
+  const starts = (...dates: string[]): string | undefined =>
+    readDailyCsv(`Date;Rain\n${dates.map((d) => `${d};1`).join('\n')}\n`).series?.start;
+  it.each([
+    ['2024/6/30', '2024-06-30'],
+    ['30.6.2024', '2024-06-30'],
+    ['2024-06-30T00:00', '2024-06-30'],
+    ['2024-06-30 06:00:00', '2024-06-30'],
+  ])('%s is %s', (written, iso) => expect(starts(written)).toBe(iso));
+  it('are in the order that the sheet itself tells, by a day over twelve anywhere in it', () => {
+    expect(starts('03/04/2024', '13/04/2024')).toBe('2024-04-03');
+    expect(starts('04/03/2024', '04/13/2024')).toBe('2024-04-03');
+  });
+  it('that can be read in two ways, or go both ways, are asked', () => {
+    expect(readDailyCsv('Date,Rain\n03/04/2024,1\n').faults[0].message).toContain('can be read in two ways');
+    expect(readDailyCsv('Date,Rain\n13/04/2024,1\n04/14/2024,1\n').faults[0].message).toContain('its day first');
+  });
+  it('that no calendar has are none', () => {
+    expect(readDailyCsv('Date,Rain\n31.4.2024,1\n').faults[0].message).toContain('is no date');
+  });
+});
+
+describe('a file of another time', () => {
+  const bytes = (...codes: number[]): Uint8Array => Uint8Array.from(codes);
+  const wide = (text: string, little: boolean): Uint8Array =>
+    bytes(
+      ...(little ? [0xff, 0xfe] : [0xfe, 0xff]),
+      ...[...text].flatMap((c) => (little ? [c.charCodeAt(0), 0] : [0, c.charCodeAt(0)])),
+    );
+  it('is read by its mark, else as UTF-8, else as Latin-1', () => {
+    const text = 'Date,Rain,Tmax (\u00B0C)\n2024-06-30,2,21\n';
+    const latin = Uint8Array.from([...text].map((c) => c.charCodeAt(0)));
+    for (const file of [latin, new TextEncoder().encode(text), wide(text, true), wide(text, false)])
+      expect(readDailyCsv(textOfBytes(file)).series).toMatchObject({ rainMm: [2], tMaxC: [21] });
   });
 });

@@ -2,6 +2,7 @@
 // One reading, outdoors: the place, what was open, one number; what was planned stands beside it before it is kept.
 import { ref } from 'vue';
 import { addReadings, readLogCsv } from '@vernal-slope/plan/diagnose';
+import { textOfBytes } from '@vernal-slope/plan/formats';
 import { vesselHeight } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
@@ -51,7 +52,11 @@ const {
 /** What a sheet brought, and what of it could not be taken. */
 const told = ref<readonly string[]>([]);
 async function takeSheet(file: File): Promise<void> {
-  const read = readLogCsv(await file.text(), props.plan, `${todayText()}T${nowText()}`);
+  const read = readLogCsv(
+    textOfBytes(new Uint8Array(await file.arrayBuffer())),
+    props.plan,
+    `${todayText()}T${nowText()}`,
+  );
   const refused = read.entries.length > 0 ? edit(addReadings(read.entries.map((e) => ({ ...e, id: newKey() })))) : [];
   told.value = [
     `${read.entries.length === 1 ? 'One reading' : `${read.entries.length} readings`} taken from ${file.name}.`,

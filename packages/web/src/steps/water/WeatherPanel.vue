@@ -3,7 +3,7 @@
 import { CloudRain, Trash2 } from '@lucide/vue';
 import { computed, ref, shallowRef } from 'vue';
 import { ASSUMED_LATITUDE, enteredMonths, weatherOf } from '@vernal-slope/plan/budget';
-import { dateOf, dayNumber, readDailyCsv, type DailyCsv } from '@vernal-slope/plan/formats';
+import { dateOf, dayNumber, readDailyCsv, textOfBytes, type DailyCsv } from '@vernal-slope/plan/formats';
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
@@ -43,7 +43,7 @@ async function bring(file: File): Promise<void> {
     trouble.value = `“${file.name}” is larger than 10 MB. Nothing was changed.`;
     return;
   }
-  read.value = { name: file.name, csv: readDailyCsv(await file.text()) };
+  read.value = { name: file.name, csv: readDailyCsv(textOfBytes(new Uint8Array(await file.arrayBuffer()))) };
 }
 function take(): void {
   const r = read.value;
