@@ -660,8 +660,8 @@ const OWN = [
   [
     'ahead: rain of another season',
     `${P}ahead/ahead.ts`,
-    'Number(month) - 1, Number(date)',
-    'Number(month) + 5, Number(date)',
+    'dayOfYear(year, monthDay) - first',
+    'dayOfYear(year, monthDay) - first + 180',
   ],
   ['upkeep: a storm before it was done', `${P}upkeep/due.ts`, 'wet.find((d) => d > from)', 'wet[0]'],
   ['upkeep: two winters in one', `${P}upkeep/due.ts`, 'done ? base + SEASON : base', 'base'],

@@ -8,7 +8,7 @@ import { planBalance } from '../budget/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { dayNumber } from '../formats/index.ts';
 import type { Plan } from '../schema/index.ts';
-import { aheadFindings, aheadReport, aheadWorking, flowsOf, waterAhead } from './index.ts';
+import { aheadFindings, aheadReport, aheadWorking, cutWorking, flowsOf, waterAhead } from './index.ts';
 
 const demo = (name: string): Plan => {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));
@@ -149,6 +149,12 @@ describe('days left', () => {
     const working = aheadWorking(w, 'mid', 'all');
     expect(working && ruleValue(working)).toBeCloseTo(working?.result.value ?? NaN, 6);
     expect(working?.result.value).toBe(10 * 86_400);
+    for (const cut of waterAhead(demo('ousel-bank'), dayNumber('2026-07-15')).cuts) {
+      const ahead = waterAhead(demo('ousel-bank'), dayNumber('2026-07-15'));
+      const made = cutWorking(ahead, cut);
+      if (cut.days) expect(made && ruleValue(made), cut.id).toBeCloseTo(cut.days * 86_400, 3);
+      else expect(made).toBeUndefined();
+    }
   });
   it('is told in numbers and dates', () => {
     expect(aheadReport(waterAhead(made(noLoss), today))).toMatchObject({ usableL: 1000, days: 10, ends: '2026-07-11' });

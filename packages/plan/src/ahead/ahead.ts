@@ -13,7 +13,7 @@ import {
   type SourceYield,
 } from '../budget/index.ts';
 import { flowFromLpm, levelFor } from '../compile/index.ts';
-import { dateOf, dayNumber } from '../formats/index.ts';
+import { dateOf, dayNumber, dayOfYear } from '../formats/index.ts';
 import { isStore, type SourceNode, type StoreNode } from '../kinds/index.ts';
 import type { Plan, ReadingEntry } from '../schema/index.ts';
 
@@ -55,6 +55,8 @@ export interface Cut {
   readonly saves: number;
   /** Whole days that the water lasts then; null where it does not end within the horizon. */
   readonly days: number | null;
+  /** m³ left on the last day that is met. */
+  readonly rest: number;
 }
 
 export interface RainAhead {
@@ -163,10 +165,9 @@ function rainYears(plan: Plan, b: PlanBalance, today: number, days: number): Flo
   const first = dayNumber(daily.start);
   const length = daily.rainMm.length;
   const found: Float64Array[] = [];
-  const [, month, date] = dateOf(today).split('-');
+  const monthDay = dateOf(today).slice(5);
   for (let year = Number(daily.start.slice(0, 4)); ; year++) {
-    // 29 February is the 1st of March in a year without one
-    const start = new Date(Date.UTC(year, Number(month) - 1, Number(date))).getTime() / 86_400_000 - first;
+    const start = dayOfYear(year, monthDay) - first;
     if (start + days > length) return found;
     if (start < 0) continue;
     found.push(
@@ -237,15 +238,17 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
     cuts: balance.needs.rows
       .map((row): Cut => {
         const saves = (d: number): number => gross * row.perDay[monthOf(today + d)];
+        const { empty, volume: left } = run(
+          (d) => likely[d],
+          (d) => Math.max(0, use(d) - saves(d)),
+        );
         return {
           id: row.id,
           name: row.name,
           kind: row.kind,
           saves: saves(0),
-          days: run(
-            (d) => likely[d],
-            (d) => Math.max(0, use(d) - saves(d)),
-          ).empty,
+          days: empty,
+          rest: empty === null || empty === 0 ? 0 : left[empty - 1],
         };
       })
       .filter((c) => c.saves > 0)

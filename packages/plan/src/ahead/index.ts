@@ -13,4 +13,4 @@ export {
 } from './ahead.ts';
 export { aheadFindings } from './judge.ts';
 export { aheadReport } from './report.ts';
-export { aheadWorking } from './workings.ts';
+export { aheadWorking, cutWorking } from './workings.ts';

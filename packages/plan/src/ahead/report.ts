@@ -1,5 +1,5 @@
 // The water ahead as the command line prints it.
-import { litres, litresPerDay } from '../compile/index.ts';
+import { litres } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { WaterAhead } from './ahead.ts';
 
@@ -19,7 +19,7 @@ export function aheadReport(w: WaterAhead): Readonly<Record<string, unknown>> {
     daysHigh: w.high.empty,
     ends: on(w.mid.empty),
     rain: w.rain ?? null,
-    haul: w.haul ? { from: on(w.haul.day), litresPerDay: round(litresPerDay(w.haul.perDay / 86_400)) } : null,
+    haul: w.haul ? { from: on(w.haul.day), litresPerDay: round(litres(w.haul.perDay)) } : null,
     cuts: w.cuts.map((c) => ({ id: c.id, name: c.name, savesLPerDay: round(litres(c.saves)), days: c.days })),
     tanks: Object.fromEntries(
       w.tanks.map((t) => [t.tank.id, { levelM: t.level, read: t.read ?? null, usableL: round(litres(t.volume)) }]),

@@ -1,22 +1,18 @@
 // How the days that are left come about.
-import type { Ahead } from '@vernal-slope/core/storage';
 import type { Working } from '@vernal-slope/core/working';
-import { CONFIDENCE, type WaterAhead } from './ahead.ts';
+import { CONFIDENCE, type Cut, type WaterAhead } from './ahead.ts';
 
 const DAY = 86_400;
 
 /**
  * The time until the water is at the reserve: what stands there over what leaves it on the mean.
- * @param edge which of the three runs
- * @returns undefined where it does not end within the days looked at
+ * @param empty whole days that are met @param rest m³ left on the last of them @param how what is taken for granted
+ * @returns undefined where it does not end within the days looked at, or there is nothing today
  */
-export function aheadWorking(w: WaterAhead, edge: 'mid' | 'low' | 'high', name: string): Working | undefined {
-  const run: Ahead = w[edge];
-  const { empty } = run;
+function endWorking(w: WaterAhead, empty: number | null, rest: number, name: string, how: string): Working | undefined {
   const above = Math.max(0, Math.min(w.volume, w.capacity) - w.reserve);
   if (empty === null || empty === 0) return undefined;
   // over the whole days that are met, what stood there is gone but for the rest
-  const rest = run.volume[empty - 1];
   const net = (above - rest) / (empty * DAY);
   return {
     code: 'days-left',
@@ -44,11 +40,20 @@ export function aheadWorking(w: WaterAhead, edge: 'mid' | 'low' | 'high', name: 
     ],
     result: { tex: 't', value: empty * DAY, dimension: 'time' },
     source: 'daily balance of the whole place; falling limb after Maillet (1905)',
-    assumptions: [
-      'All tanks are taken as one store; what evaporates is left out.',
-      edge === 'mid'
-        ? 'The springs go on as their tests fell.'
-        : `The springs lie at the ${edge === 'low' ? 'lower' : 'upper'} edge of where ${Math.round(100 * CONFIDENCE)} % of single tests lie.`,
-    ],
+    assumptions: ['All tanks are taken as one store; what evaporates is left out.', how],
   };
 }
+
+/** The days of one of the three runs. */
+export function aheadWorking(w: WaterAhead, edge: 'mid' | 'low' | 'high', name: string): Working | undefined {
+  const { empty, volume } = w[edge];
+  const how =
+    edge === 'mid'
+      ? 'The springs go on as their tests fell.'
+      : `The springs lie at the ${edge === 'low' ? 'lower' : 'upper'} edge of where ${Math.round(100 * CONFIDENCE)} % of single tests lie.`;
+  return endWorking(w, empty, empty ? volume[empty - 1] : 0, name, how);
+}
+
+/** The days that are left without one taker. */
+export const cutWorking = (w: WaterAhead, cut: Cut): Working | undefined =>
+  endWorking(w, cut.days, cut.rest, `without ${cut.name}`, `${cut.name} takes nothing from today on.`);

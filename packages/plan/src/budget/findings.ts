@@ -7,7 +7,7 @@ import type { Plan, SourceNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { broughtPerDay } from './brought.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
-import { tankStore, type SizeAnswer } from './store.ts';
+import { keptFull, tankStore, type SizeAnswer } from './store.ts';
 import { summariseTests, type TestSummary } from './tests.ts';
 import { roofArea } from './yields.ts';
 import { isSource, isStore } from '../kinds/index.ts';
@@ -186,7 +186,7 @@ export function storeFindings(plan: Plan, tankId: string, b: PlanBalance, sizes?
   const bridge = Math.max(...bridges);
   const month = bridges.indexOf(bridge);
   // what another tank keeps full by a float need not carry the place through the day by itself
-  const kept = tank.inlet?.floatValve !== undefined && feedersOf(plan, tankId).some((n) => isStore(n));
+  const kept = keptFull(plan, tank);
   // what is kept back for fire bridges nothing
   if (bridge > 0 && (s.forUse >= bridge || !kept))
     found.push(finding(s.forUse >= bridge ? 'bridges-day' : 'bridges-not', at, { bridge, month, usable: s.forUse }));

@@ -89,7 +89,7 @@ const holds = (tank: StoreNode): number =>
   }).usable;
 
 /** A tank that another one keeps full by a float keeps nothing back: the water for fire stands in the others. */
-const keptFull = (plan: Plan, tank: StoreNode): boolean =>
+export const keptFull = (plan: Plan, tank: StoreNode): boolean =>
   tank.inlet?.floatValve !== undefined && feedersOf(plan, tank.id).some((n) => isStore(n));
 
 /**

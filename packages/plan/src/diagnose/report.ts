@@ -1,7 +1,7 @@
 // Diagnosis as the command line prints it, and a log out of a sheet.
-import Papa from 'papaparse';
 import type { Fault } from '../document/index.ts';
 import { readingSchema, type ReadingEntry } from '../fields/index.ts';
+import { readSheet } from '../formats/index.ts';
 import { finding, worstFirst, type Finding } from '../findings/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { CAUSE_UNITS } from './causes.ts';
@@ -99,12 +99,9 @@ const numberOf = (text: string): number => (/^[+-]?\d+([.,]\d+)?$/.test(text) ? 
  * @param now a local moment: rows after it are still to come; none where left out
  */
 export function readLogCsv(text: string, plan: Plan, now = '9999'): LogRead {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
-    skipEmptyLines: true,
-    delimitersToGuess: [',', ';', '\t'],
-  });
-  const [head, ...rows] = parsed.data;
-  const names = (head ?? []).map((h) => h.trim());
+  const { rows: lines, quote } = readSheet(text);
+  const [head, ...rows] = lines;
+  const names = (head?.cells ?? []).map((h) => h.trim());
   const faults: Fault[] = [];
   for (const needed of ['at', 'place'])
     if (!names.includes(needed))
@@ -113,12 +110,18 @@ export function readLogCsv(text: string, plan: Plan, now = '9999'): LogRead {
         message: `has no column "${needed}"`,
         advice: 'the first row names the columns: at, place, and one of pressureKPa, flowLpm, levelM, refillMin',
       });
+  if (quote !== undefined)
+    faults.push({
+      path: `row ${quote}`,
+      message: 'has a quote that does not end',
+      advice: 'take it out, or double it',
+    });
   if (faults.length > 0) return { entries: [], faults };
   const known = new Set([...plan.nodes.map((n) => n.id), ...(plan.plots ?? []).map((p) => p.id)]);
   const entries: ReadingEntry[] = [];
-  rows.forEach((row, k) => {
-    const path = `row ${k + 2}`;
-    const cell = (name: string): string => (row[names.indexOf(name)] ?? '').trim();
+  rows.forEach(({ row, cells }) => {
+    const path = `row ${row}`;
+    const cell = (name: string): string => (cells[names.indexOf(name)] ?? '').trim();
     const entry: Record<string, unknown> = { at: cell('at'), place: cell('place') };
     const bad = (message: string, advice: string): void => void faults.push({ path, message, advice });
     const before = faults.length;

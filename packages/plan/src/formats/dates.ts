@@ -13,6 +13,12 @@ export function dayNumber(text: string): number {
 /** Date like 2024-06-30 of a day number. */
 export const dateOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
+/** Day number of a month and day, such as 10-25, of a year; 29 February is the 28th in a year without one. */
+export const dayOfYear = (year: number, monthDay: string): number => {
+  const day = dayNumber(`${year}-${monthDay}`);
+  return Number.isNaN(day) && monthDay === '02-29' ? dayNumber(`${year}-02-28`) : day;
+};
+
 /** Year first; day, month, year with dots; or parted by slashes or dashes, whose order the figures must tell. */
 const YEAR_FIRST = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/;
 const DOTS = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/;

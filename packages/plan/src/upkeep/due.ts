@@ -1,6 +1,6 @@
 // When each job is due: by date, by storm, by frost, by use; and what was done.
 import { weatherOf, type PlanBalance } from '../budget/index.ts';
-import { dateOf, dayNumber } from '../formats/index.ts';
+import { dateOf, dayNumber, dayOfYear } from '../formats/index.ts';
 import { isSource } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { jobsOf, testMonths, type Job } from './jobs.ts';
@@ -127,7 +127,7 @@ function doneBy(plan: Plan): Map<string, NonNullable<JobDue['last']>> {
 function frostDue(frost: FrostDay, base: number, done: boolean): number {
   const after = done ? base + SEASON : base;
   for (let year = Number(dateOf(base).slice(0, 4)) - 1; ; year++) {
-    const due = dayNumber(`${year}-${frost.on === '02-29' ? '02-28' : frost.on}`) - BEFORE_FROST;
+    const due = dayOfYear(year, frost.on) - BEFORE_FROST;
     if (due > after) return due;
   }
 }

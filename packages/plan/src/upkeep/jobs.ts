@@ -1,6 +1,7 @@
 // What a plan's places and lines ask to be kept up.
 import { DUE_MONTHS, isDrinking, planBalance, type PlanBalance } from '../budget/index.ts';
 import { findTreatment } from '../catalogue/index.ts';
+import { flowFromLpm, hoursOf } from '../fields/index.ts';
 import { isBed, isSource, isStore, isTap, isVessel, type PlanNode, type SourceNode } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { nameOfId, reachOf } from '../topology/index.ts';
@@ -107,9 +108,9 @@ function through(plan: Plan, balance: PlanBalance, line: string): number {
 function pumpHours(balance: PlanBalance, source: string): number {
   const y = balance.yields.find((x) => x.source.id === source);
   if (!y || y.basis === 'ram') return DAY_H;
-  const rated = (y.source.pump?.ratedFlowLpm ?? 0) * 60;
-  const perDay = (1000 * y.perDay.reduce((a, b) => a + b, 0)) / 12;
-  return rated > 0 ? Math.min(DAY_H, perDay / rated) : 0;
+  const rated = flowFromLpm(y.source.pump?.ratedFlowLpm ?? 0);
+  const perDay = y.perDay.reduce((a, b) => a + b, 0) / 12;
+  return rated > 0 ? Math.min(DAY_H, hoursOf(perDay / rated)) : 0;
 }
 
 /** Every job of a plan, those of its own last. Jobs that the place leaves out are left out. */

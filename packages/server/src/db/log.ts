@@ -1,6 +1,6 @@
 // The log of a plan in the database: rows that are put in, written anew and taken out one by one, each only over the
 // writing it is based on, so that a request sent twice, or late, changes nothing.
-import { and, asc, count, eq, isNotNull, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import { LIST_LIMITS } from '@vernal-slope/plan/schema';
 import type { PreparedEntry } from '../documents/prepare.ts';
 import type { Db } from './database.ts';
@@ -22,6 +22,9 @@ export interface LogChange {
   readonly entry: string | null;
 }
 
+/** A plan that was not deleted. */
+const isThere = (planId: string): SQL | undefined => and(eq(plans.id, planId), isNull(plans.deletedAt));
+
 /** Rows of a log in the order in which they came in, those taken out too. */
 export const logOf = (db: Db, planId: string) =>
   db
@@ -30,11 +33,16 @@ export const logOf = (db: Db, planId: string) =>
     .where(eq(readings.planId, planId))
     .orderBy(asc(readings.added));
 
+/** JSON of an entry with its id; null where it was taken out. */
+export const entryText = ({ id, entry }: LogRow): string | null =>
+  entry === null ? null : `{"id":${JSON.stringify(id)},${entry.slice(1)}`;
+
+/** Changes of a log so far. */
+export const logRevisionOf = (log: readonly LogRow[]): number => log.reduce((most, r) => Math.max(most, r.changed), 0);
+
 /** A document (JSON without a log) with its log put back. */
 export function withLog(document: string, log: readonly LogRow[]): string {
-  const entries = log.flatMap(({ id, entry }) =>
-    entry === null ? [] : [`{"id":${JSON.stringify(id)},${entry.slice(1)}`],
-  );
+  const entries = log.map(entryText).filter((text) => text !== null);
   return entries.length === 0 ? document : `${document.slice(0, -1)},"log":[${entries.join()}]}`;
 }
 
@@ -71,9 +79,8 @@ export type LogResult =
 
 /** Makes changes of a log in one transaction. @returns the log as it is then, whoever wrote it */
 export async function changeLog(db: Db, planId: string, changes: readonly LogChange[], now: Date): Promise<LogResult> {
-  const here = and(eq(plans.id, planId), sql`${plans.deletedAt} is null`);
   const [[plan], [entries]] = await db.batch([
-    db.select({ id: plans.id }).from(plans).where(here),
+    db.select({ id: plans.id }).from(plans).where(isThere(planId)),
     db
       .select({ count: count() })
       .from(readings)
@@ -82,9 +89,9 @@ export async function changeLog(db: Db, planId: string, changes: readonly LogCha
   if (!plan) return { kind: 'missing' };
   const more = changes.filter((c) => c.base === 0).length;
   if (more > 0 && (entries?.count ?? 0) + more > LIST_LIMITS.log) return { kind: 'full' };
-  const [log] = await db.batch([logOf(db, planId), ...changes.map((c) => change(db, planId, c, now))]);
-  // nothing was asked: what stands was read already
-  return { kind: 'kept', log: changes.length === 0 ? log : await logOf(db, planId) };
+  const [first, ...rest] = changes.map((c) => change(db, planId, c, now));
+  if (first) await db.batch([first, ...rest]);
+  return { kind: 'kept', log: await logOf(db, planId) };
 }
 
 /** Most photographs of a plan. */
@@ -103,10 +110,7 @@ export async function keepPhoto(
   photo: Photo,
   now: Date,
 ): Promise<'kept' | 'missing' | 'full'> {
-  const [plan] = await db
-    .select({ id: plans.id })
-    .from(plans)
-    .where(and(eq(plans.id, planId), sql`${plans.deletedAt} is null`));
+  const [plan] = await db.select({ id: plans.id }).from(plans).where(isThere(planId));
   if (!plan) return 'missing';
   const [held] = await db.select({ count: count() }).from(photos).where(eq(photos.planId, planId));
   if ((held?.count ?? 0) >= PHOTOS_KEPT) return 'full';
@@ -122,6 +126,6 @@ export async function photoOf(db: Db, planId: string, id: string): Promise<Photo
     .select({ type: photos.type, bytes: photos.bytes })
     .from(photos)
     .innerJoin(plans, eq(plans.id, photos.planId))
-    .where(and(eq(photos.planId, planId), eq(photos.id, id), sql`${plans.deletedAt} is null`));
+    .where(and(isThere(planId), eq(photos.id, id)));
   return row;
 }

@@ -8,6 +8,7 @@ import {
   changeLog,
   keepPhoto,
   logOf,
+  logRevisionOf,
   photoOf,
   putIn,
   withLog,
@@ -70,7 +71,7 @@ const stored = (row: PlanSummary, text: string, log: readonly LogRow[]): StoredP
   updatedAt: row.updatedAt,
   document: withLog(text, log),
   readings: Object.fromEntries(log.map((r) => [r.id, r.version])),
-  logRevision: log.reduce((most, r) => Math.max(most, r.changed), 0),
+  logRevision: logRevisionOf(log),
 });
 
 /** Plans put into a new database: id, document, and the grid of its valley, gzipped. */

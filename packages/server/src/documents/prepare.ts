@@ -78,7 +78,7 @@ function bodyOf(bytes: Uint8Array): { readonly value: unknown } | Refused {
 }
 
 /** Entries as rows. One without an id gets it from what it says, so that the same document sent twice adds nothing. */
-export function entriesOf(log: readonly ReadingEntry[]): PreparedEntry[] {
+function entriesOf(log: readonly ReadingEntry[]): PreparedEntry[] {
   const seen = new Map<string, number>();
   return log.map(({ id, ...rest }) => {
     const entry = JSON.stringify(rest);

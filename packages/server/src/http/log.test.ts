@@ -4,6 +4,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { createClient } from '@libsql/client';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -160,7 +161,6 @@ describe('a database of before', () => {
   it('has its logs moved into rows, and its older versions are read', async () => {
     const url = `file:${join(folder, 'old.db')}`;
     const before = await openDatabase(url);
-    const store = new PlanStore(before.db, () => 'old');
     const document = { ...plan, log: [entry('kept', 1.25), { ...entry('x', 2), note: 'a "quote", ü' }] };
     // as a document of that time was written: its log within it, and no rows
     const client = createClient({ url });
@@ -172,6 +172,10 @@ describe('a database of before', () => {
         sql: "insert into plans (id, title, revision, document, created_at, updated_at) values ('old', 't', 1, ?, 1, 1)",
         args: [JSON.stringify(document)],
       },
+      {
+        sql: "insert into versions (plan_id, revision, title, summary, saved_at, document) values ('old', 1, 't', '', 1, ?)",
+        args: [gzipSync(JSON.stringify({ ...document, title: 'of before', log: [entry('long ago', 9)] }))],
+      },
     ]);
     client.close();
     before.close();
@@ -181,8 +185,10 @@ describe('a database of before', () => {
     expect(log).toEqual([{ ...entry('old-0', 1.25) }, { ...entry('old-1', 2), note: 'a "quote", ü' }]);
     const rows = await after.db.all<{ document: string }>("select document from plans where id = 'old'");
     expect(rows[0].document).not.toContain('"log"');
+    // an older version has the log of today, not its own
+    const version = await new PlanStore(after.db, () => 'n').version('old', 1);
+    expect(JSON.parse(version?.document ?? '{}')).toMatchObject({ title: 'of before', log });
     after.close();
-    expect(store).toBeDefined();
   });
 });
 

@@ -2,7 +2,7 @@
 import { json, raw, Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { readingSchema, rowIdSchema } from '@vernal-slope/plan/schema';
-import type { LogChange, LogRow } from '../db/log.ts';
+import { entryText, logRevisionOf, type LogChange, type LogRow } from '../db/log.ts';
 import type { PlanStore } from '../db/plans.ts';
 import { bytesOf, missing, refuse } from './answers.ts';
 
@@ -34,11 +34,9 @@ const textAt = (b: Uint8Array, at: number): string => String.fromCharCode(...b.s
 /** The log as it is sent: each entry with how often it was written, null where it was taken out. */
 function sendLog(res: Response, log: readonly LogRow[]): void {
   const rows = log.map(
-    ({ id, version, entry }) =>
-      `{"id":${JSON.stringify(id)},"version":${version},"entry":${entry === null ? 'null' : `{"id":${JSON.stringify(id)},${entry.slice(1)}`}}`,
+    (row) => `{"id":${JSON.stringify(row.id)},"version":${row.version},"entry":${entryText(row) ?? 'null'}}`,
   );
-  const revision = log.reduce((most, r) => Math.max(most, r.changed), 0);
-  res.type('application/json').send(`{"logRevision":${revision},"readings":[${rows.join()}]}`);
+  res.type('application/json').send(`{"logRevision":${logRevisionOf(log)},"readings":[${rows.join()}]}`);
 }
 
 export function logRouter(store: PlanStore): Router {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The water ahead: how long what stands in the tanks lasts without rain, with rain as it was recorded, what to do then.
 import { computed } from 'vue';
-import { aheadWorking, CONFIDENCE, HAUL_AHEAD, HORIZON } from '@vernal-slope/plan/ahead';
+import { aheadWorking, CONFIDENCE, cutWorking, HAUL_AHEAD, HORIZON } from '@vernal-slope/plan/ahead';
 import { dateOf, dayNumber } from '@vernal-slope/plan/formats';
 import { dateText } from '../../display/dates.ts';
 import { nameIn } from '../../display/names.ts';
@@ -92,7 +92,19 @@ const most = computed(() => Math.max(...w.value.cuts.map((c) => c.saves), 1e-9))
               <th scope="row">{{ c.name }}</th>
               <td class="bar" aria-hidden="true"><i :style="{ width: `${(100 * c.saves) / most}%` }" /></td>
               <td class="figure n">{{ showText(c.saves, 'volume', settings.units) }}</td>
-              <td class="figure n">{{ c.days === null ? 'on and on' : daysWords(c.days) }}</td>
+              <td class="n">
+                <span v-if="c.days === null">on and on</span>
+                <button
+                  v-else
+                  type="button"
+                  class="figure"
+                  title="Show the working"
+                  data-test="cut-days"
+                  @click="page.openMade(cutWorking(w, c))"
+                >
+                  {{ daysWords(c.days) }}
+                </button>
+              </td>
             </tr>
           </tbody>
         </table>

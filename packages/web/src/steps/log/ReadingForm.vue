@@ -17,8 +17,8 @@ import TimeField from '../../fields/TimeField.vue';
 import { newKey } from '../../session/client.ts';
 import { useEdits } from '../../session/planpage.ts';
 import { todayText } from '../../session/useBudget.ts';
-import DropGlyph from '../../shell/DropGlyph.vue';
 import { KIND_WORDS, QUANTITY } from './logwords.ts';
+import OffWords from './OffWords.vue';
 import PhotoField from './PhotoField.vue';
 import { nowText } from './useEntry.ts';
 import { useReading } from './useReading.ts';
@@ -122,14 +122,7 @@ async function takeSheet(file: File): Promise<void> {
           planned === undefined ? 'not settled' : showText(planned, QUANTITY[kind], settings.units)
         }}</strong></span
       >
-      <span v-if="off" data-test="off" role="status"
-        ><DropGlyph :level="off.far ? 'warning' : 'ok'" :size="14" />
-        <template v-if="off.far"
-          ><strong>{{ off.apart < 0 ? 'Short' : 'Over' }}</strong> by
-          {{ showText(Math.abs(off.apart), QUANTITY[kind], settings.units) }}. Is anything else open? If not, keep
-          it.</template
-        ><template v-else>As planned, within two standard errors.</template></span
-      >
+      <span v-if="off" data-test="off" role="status"><OffWords :off="off" :kind="kind" /></span>
     </div>
     <div class="entries">
       <label class="note"

@@ -75,11 +75,12 @@ function done(d: JobDue, on = props.answer.today, words = ''): void {
 }
 const out = computed(() => upkeep.value.leftOut ?? []);
 const own = ref('');
+const ownFault = ref('');
 const DEFAULT_EVERY = 90;
 const ownDays = ref(DEFAULT_EVERY);
 function add(): void {
-  if (own.value.trim() === '') return;
-  if (perform(addOwn(newKey(), own.value.trim(), ownDays.value))) own.value = '';
+  ownFault.value = own.value.trim() === '' ? 'Say what is to be done.' : '';
+  if (ownFault.value === '' && perform(addOwn(newKey(), own.value.trim(), ownDays.value))) own.value = '';
 }
 const setStorm = (mm: number): string | undefined =>
   said(edit(changeUpkeep('rain of a storm', (u) => void (u.stormMm = mm))));
@@ -249,6 +250,7 @@ const toCalendar = (): void =>
       >
       <button type="button" class="plain-button edged" data-test="add-own" @click="add">Add</button>
     </div>
+    <p v-if="ownFault" class="wrong" role="alert" data-test="own-fault">{{ ownFault }}</p>
     <p v-if="out.length > 0" class="small">
       Not done here:
       <button v-for="j in out" :key="j" type="button" class="plain-button edged" @click="perform(leaveOut(j, false))">

@@ -4,6 +4,7 @@
 import { Ban, Check, Clock, CloudOff, PencilLine } from '@lucide/vue';
 import { storeToRefs } from 'pinia';
 import { computed, ref, watch } from 'vue';
+import { READING_KINDS } from '@vernal-slope/plan/diagnose';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { dateText } from '../../display/dates.ts';
 import { nameIn, numberWord, ordinalWord } from '../../display/names.ts';
@@ -14,7 +15,7 @@ import ChoiceField from '../../fields/ChoiceField.vue';
 import KeypadField from '../../fields/KeypadField.vue';
 import TextField from '../../fields/TextField.vue';
 import { usePlan } from '../../session/plan.ts';
-import DropGlyph from '../../shell/DropGlyph.vue';
+import OffWords from './OffWords.vue';
 import { isReading, KIND_WORDS, QUANTITY, readingKind, walkPlaces } from './logwords.ts';
 import { useReading } from './useReading.ts';
 import WalkWay from './WalkWay.vue';
@@ -62,7 +63,7 @@ const waiting = computed(() => {
   return unsentReadings().filter(isReading);
 });
 const figure = (e: (typeof waiting.value)[number]): string => {
-  const k = (['pressureKPa', 'flowLpm', 'levelM', 'refillMin'] as const).find((name) => e[name] !== undefined);
+  const k = READING_KINDS.find((name) => e[name] !== undefined);
   return k ? showField(k, e[k] ?? 0, settings.units) : '';
 };
 /** How full the tube is, with what was planned at seven tenths of it. */
@@ -122,14 +123,7 @@ const fill = computed(() => {
         >
       </div>
     </KeypadField>
-    <p v-if="off" class="off" role="status">
-      <DropGlyph :level="off.far ? 'warning' : 'ok'" :size="16" />
-      <template v-if="off.far"
-        ><strong>{{ off.apart < 0 ? 'Short' : 'Over' }}</strong> by
-        {{ showText(Math.abs(off.apart), QUANTITY[kind], settings.units) }}. Is anything else open? If not, keep
-        it.</template
-      ><template v-else>As planned, within two standard errors.</template>
-    </p>
+    <p v-if="off" class="off" role="status"><OffWords :off="off" :kind="kind" /></p>
     <p v-if="fault" class="wrong" role="alert" data-test="walk-fault">{{ fault }}</p>
     <label v-if="noting" class="note"
       >note <TextField :value="note" label="Note on this reading" @update:value="(t: string) => (note = t)"
