@@ -203,6 +203,7 @@ describe('readings from the top to the bottom', () => {
     await page.find('.keypad [role="alert"]');
     await (await page.part('keypad-value')).sendKeys(Key.chord(Key.CONTROL, 'a'), '80');
     await page.click('walk-keep');
+    await page.textWhen('walk-over', (t) => t.startsWith('That was the last place'));
     await page.until('three readings', async () => (await count('[data-test="readings"] tbody tr')) === 3);
     await page.saved();
     expect(await page.driver.executeScript('return document.documentElement.scrollWidth')).toBe(390);

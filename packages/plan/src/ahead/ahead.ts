@@ -9,6 +9,7 @@ import {
   roofDays,
   tankStore,
   testResults,
+  type NeedRow,
   type PlanBalance,
   type SourceYield,
 } from '../budget/index.ts';
@@ -50,7 +51,7 @@ type Followed = SourceAhead & { readonly recession?: Recession };
 export interface Cut {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'garden' | 'people' | 'herd';
+  readonly kind: CutKind;
   /** m³ a day that are saved today. */
   readonly saves: number;
   /** Whole days that the water lasts then; null where it does not end within the horizon. */
@@ -93,8 +94,9 @@ export interface WaterAhead {
   readonly cuts: readonly Cut[];
 }
 
-/** Order in which water is cut: a garden waits, animals cannot (common practice, no source). */
-const CUT_ORDER = ['garden', 'people', 'herd'] as const;
+/** Order in which water is cut: a garden waits, people save, animals are never cut (common practice, no source). */
+const CUT_ORDER = ['garden', 'people'] as const;
+type CutKind = (typeof CUT_ORDER)[number];
 
 /** Level of a tank today: read lately, else as the plan starts. */
 function levelToday(tank: StoreNode, log: readonly ReadingEntry[], today: number): { level: number; read?: string } {
@@ -236,6 +238,7 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
       : {}),
     ...(mid.empty === null ? {} : { haul: haulOf(mid, mid.empty) }),
     cuts: balance.needs.rows
+      .filter((row): row is NeedRow & { kind: CutKind } => row.kind !== 'herd')
       .map((row): Cut => {
         const saves = (d: number): number => gross * row.perDay[monthOf(today + d)];
         const { empty, volume: left } = run(

@@ -20,7 +20,13 @@ export function aheadFindings(w: WaterAhead): Finding[] {
         ? finding('ahead-watch', '', values)
         : finding('ahead-days', '', values),
   ];
-  if (w.haul && empty < WATCH) found.push(finding('ahead-haul', '', { on: on(w.haul.day), perDay: w.haul.perDay }));
+  const { haul } = w;
+  if (haul && empty < WATCH)
+    found.push(
+      haul.day === 0
+        ? finding('ahead-haul-now', '', { perDay: haul.perDay })
+        : finding('ahead-haul', '', { on: on(haul.day), perDay: haul.perDay }),
+    );
   const [first] = w.cuts;
   if (first && empty < WATCH && (first.days ?? Infinity) > empty)
     found.push(

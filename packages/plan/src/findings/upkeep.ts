@@ -65,7 +65,7 @@ export const upkeepRows = {
     step: 'log',
     words: {
       en: (t) =>
-        say`At this use and without rain the tanks are at their reserve after ${t.count('days')} ${t.v.days === 1 ? 'day' : 'days'}, on ${t.date('on')}.`,
+        say`At this use and without rain the tanks have run down after ${t.count('days')} ${t.v.days === 1 ? 'day' : 'days'}, on ${t.date('on')}.`,
     },
   }),
   'ahead-watch': row({
@@ -100,6 +100,12 @@ export const upkeepRows = {
     words: {
       en: (t) => say`Begin to haul on ${t.date('on')}, a week before: some ${t.perDay('perDay')} will be lacking.`,
     },
+  }),
+  'ahead-haul-now': row({
+    values: { perDay: 'perDay' },
+    severity: 'error',
+    step: 'log',
+    words: { en: (t) => say`Begin to haul today: some ${t.perDay('perDay')} will be lacking.` },
   }),
   'ahead-cut': row({
     values: { what: 'name', days: 'count' },

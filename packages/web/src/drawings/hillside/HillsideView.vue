@@ -8,7 +8,7 @@ import type { PlanResults } from '../../session/usePlanResults.ts';
 import { closeUp, endsThatSlide, flagsOn, sectionOf, type LegRef, type Slide } from './section.ts';
 import type { AsRead } from './asread.ts';
 import { useHillView, type Frame, type Stretch } from './useHillView.ts';
-import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
+import { alongGround, distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { useDrawingKeys } from './useDrawingKeys.ts';
 import { useSliding } from './useSliding.ts';
 import { drawnVessels } from './vessels.ts';
@@ -224,7 +224,7 @@ const flags = computed(() => {
   const found = flagsOn(section.value, told.value);
   const suspect = props.asRead?.suspect;
   const strip = suspect && section.value.strips.find((s) => s.line === suspect.line);
-  const at = strip?.ground[Math.floor(FLAG_AT * strip.ground.length)];
+  const at = strip && alongGround(strip.ground, FLAG_AT);
   if (!suspect || !at) return found;
   // what was read goes before what was planned, where there is no room for both
   const clear = found.filter((f) => Math.abs(x.value(f.x) - x.value(at.x)) > FLAG_WIDTH);

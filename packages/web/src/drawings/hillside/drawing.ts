@@ -77,3 +77,20 @@ export function grassAlong(points: readonly Point[], x: Scale, y: Scale, width: 
   }
   return d;
 }
+
+/** The point of a ground a share of the way along it; undefined of one without points. */
+export function alongGround(
+  ground: readonly { readonly x: number; readonly z: number }[],
+  share: number,
+): { x: number; z: number } | undefined {
+  if (ground.length === 0) return undefined;
+  const sorted = [...ground].sort((a, b) => a.x - b.x);
+  const [first, last] = [sorted[0], sorted[sorted.length - 1]];
+  const x = first.x + share * (last.x - first.x);
+  const k = Math.max(
+    1,
+    sorted.findIndex((p) => p.x >= x),
+  );
+  const [a, b] = [sorted[k - 1], sorted[k] ?? last];
+  return { x, z: b.x > a.x ? a.z + ((x - a.x) / (b.x - a.x)) * (b.z - a.z) : a.z };
+}

@@ -6,7 +6,7 @@ import { loadPlan } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { addPlace, applyCommand, type PresetKey } from '@vernal-slope/plan/edit';
 import { resultsOf } from '../../session/usePlanResults.ts';
-import { distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
+import { alongGround, distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { placeLabels } from './labels.ts';
 import { endsThatSlide, sectionOf } from './section.ts';
 import { nextLeg } from './steps.ts';
@@ -175,5 +175,31 @@ describe('what can be slid', () => {
       ['hill', 'main', 'from', 0, true],
       ['low', 'main', 'to', 382, false],
     ]);
+  });
+});
+
+describe('a flag along a line', () => {
+  it('stands on the ground a share of the way along, however few stations there are', () => {
+    expect(
+      alongGround(
+        [
+          { x: 0, z: 100 },
+          { x: 100, z: 90 },
+        ],
+        0.7,
+      ),
+    ).toEqual({ x: 70, z: 93 });
+    expect(
+      alongGround(
+        [
+          { x: 10, z: 5 },
+          { x: 0, z: 0 },
+          { x: 5, z: 1 },
+        ],
+        0.6,
+      )?.z,
+    ).toBeCloseTo(1.8, 9);
+    expect(alongGround([{ x: 3, z: 7 }], 0.7)).toEqual({ x: 3, z: 7 });
+    expect(alongGround([], 0.7)).toBeUndefined();
   });
 });

@@ -72,8 +72,10 @@ const most = computed(() => Math.max(...w.value.cuts.map((c) => c.saves), 1e-9))
       middle one; in one year of ten less than {{ daysWords(w.rain.low, 180) }}.
     </p>
     <p v-if="w.haul" class="small" data-test="ahead-haul">
-      Begin to haul on <strong>{{ on(w.haul.day) }}</strong>, {{ HAUL_AHEAD }} days before (assumption);
-      {{ showPerDay(w.haul.perDay, settings.units) }} will be lacking then.
+      Begin to haul
+      <strong>{{ w.haul.day === 0 ? 'today' : `on ${on(w.haul.day)}` }}</strong><template v-if="w.haul.day > 0"
+        >, {{ HAUL_AHEAD }} days before (assumption)</template
+      >; {{ showPerDay(w.haul.perDay, settings.units) }} will be lacking.
     </p>
     <div class="parts">
       <div v-if="w.cuts.length > 0 && w.mid.empty !== null">
@@ -108,7 +110,7 @@ const most = computed(() => Math.max(...w.value.cuts.map((c) => c.saves), 1e-9))
             </tr>
           </tbody>
         </table>
-        <p class="small muted">Gardens wait, animals cannot (common practice, no source).</p>
+        <p class="small muted">Gardens wait and people save; animals are never cut (common practice, no source).</p>
       </div>
       <div>
         <h3>What it goes by</h3>

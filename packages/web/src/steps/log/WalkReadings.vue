@@ -128,6 +128,9 @@ const fill = computed(() => {
     <label v-if="noting" class="note"
       >note <TextField :value="note" label="Note on this reading" @update:value="(t: string) => (note = t)"
     /></label>
+    <p v-if="!next && done.has(place)" role="status" data-test="walk-over">
+      That was the last place. What would explain the readings stands below.
+    </p>
     <button type="button" class="plain-button main keep" data-test="walk-keep" @click="keep">
       <Check :size="22" aria-hidden="true" />
       {{ next ? `Keep, on to ${nameIn(plan, next.id)}` : 'Keep, the last one' }}

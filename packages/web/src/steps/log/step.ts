@@ -1,5 +1,6 @@
 // The Log step: is it doing what was planned.
 import { computed, defineAsyncComponent, onScopeDispose, shallowRef, watch } from 'vue';
+import { worstFirst } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { percent } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -127,7 +128,7 @@ export const logStep: StepRow = {
                     ]
                   : []),
               ],
-        findings: [...answer.findings, ...(upkeep.answer.value?.findings ?? [])],
+        findings: worstFirst([...answer.findings, ...(upkeep.answer.value?.findings ?? [])]),
       };
     });
     return {
