@@ -24,7 +24,7 @@ defineProps<{
       <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="ghost" /></svg>running line now
     </li>
     <li v-if="read">
-      <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="as-read" /></svg>as the readings have it
+      <svg width="30" height="8"><line x1="1" x2="29" y1="4" y2="4" class="as-read" /></svg>with the likeliest cause
     </li>
     <li v-if="!beside && !read && wants">
       <svg width="30" height="12">

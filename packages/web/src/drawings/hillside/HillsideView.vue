@@ -181,7 +181,7 @@ const ghostPath = computed(() =>
     : '',
 );
 const readPath = computed(() =>
-  props.asRead?.results.compiled.nodes.has(props.chosen)
+  props.asRead?.results?.compiled.nodes.has(props.chosen)
     ? sectionOf(props.asRead.results, props.chosen)
         .strips.map((s) => path(s.running.map((p) => ({ x: p.x, z: p.line }))) ?? '')
         .join('')

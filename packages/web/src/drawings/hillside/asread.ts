@@ -2,8 +2,8 @@
 import type { PlanResults } from '../../session/usePlanResults.ts';
 
 export interface AsRead {
-  /** The plan with the likeliest cause in it, as it ran then. */
-  readonly results: PlanResults;
+  /** The plan with the likeliest cause in it, as it ran then; undefined where nothing explains what was read, or has to. */
+  readonly results?: PlanResults;
   /** Gauges: how high the water stands by them, m above datum. */
   readonly points: readonly { readonly id: string; readonly z: number; readonly words: string }[];
   /** The line under suspicion, and the word on its flag. */

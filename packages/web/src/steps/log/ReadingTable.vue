@@ -25,7 +25,10 @@ const rows = computed(() =>
   <section class="sheet readings" aria-labelledby="readings-title">
     <h2 id="readings-title">Read and planned</h2>
     <p v-if="drawn" class="small muted drawn" data-test="drawn-when">
-      On the hillside: {{ drawn.when }}. The blue line as planned then, the dashed one as the readings have it.
+      On the hillside: {{ drawn.when }}. The blue line as planned then, diamonds as gauges read<template
+        v-if="drawn.results"
+        >, the dashed line as the likeliest cause has it</template
+      >.
     </p>
     <div class="scroll" tabindex="0" role="region" aria-labelledby="readings-title">
       <table data-test="readings">

@@ -64,7 +64,7 @@ describe('readings on the hillside', () => {
     const points = drawn?.read.points ?? [];
     expect(points.map((p) => p.id).sort()).toEqual(['far', 'fork', 'near']);
     for (const p of points) {
-      expect(Math.abs((drawn?.read.results.result.nodes.get(p.id)?.head ?? 0) - p.z)).toBeLessThan(0.3);
+      expect(Math.abs((drawn?.read.results?.result.nodes.get(p.id)?.head ?? 0) - p.z)).toBeLessThan(0.3);
       expect((drawn?.planned.result.nodes.get(p.id)?.head ?? 0) - p.z).toBeGreaterThan(1);
     }
   });
@@ -75,7 +75,8 @@ describe('readings on the hillside', () => {
     const fork = drawn?.read.points.find((p) => p.id === 'fork');
     expect((fork?.z ?? 0) - 101).toBeCloseTo(headOfPressure(read?.measured ?? 0, 999.7), 2);
     expect(drawn?.read.suspect).toBeUndefined();
-    expect(drawn?.read.results).toBe(drawn?.planned);
+    // nothing has to be explained: no second line is drawn
+    expect(drawn?.read.results).toBeUndefined();
   });
   it('with all shut, or nothing read, draws nothing of its own', () => {
     expect(drawnFor([])).toBeUndefined();

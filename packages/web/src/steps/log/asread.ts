@@ -56,13 +56,13 @@ export function drawnReadings(answer: LogAnswer, before: PlanResults, units: Uni
   const told = cause && cause.kind !== 'none' && cause.kind !== 'gauge' ? cause : undefined;
   const planned = solvedFor(plan, read, [], before);
   const hole = told?.kind === 'leak' ? [leakId(told.at)] : [];
-  const results = told ? solvedFor(withCause(plan, told), read, hole, before) : planned;
+  const explained = told ? { results: solvedFor(withCause(plan, told), read, hole, before) } : {};
   const flag = told && FLAG[told.kind];
   return {
     planned,
     leads: read.place,
     read: {
-      results,
+      ...explained,
       points: diagnosis.readings.flatMap((r) => {
         const map = planned.compiled.nodes.get(r.read.place);
         if (r.read.kind !== 'pressureKPa' || !map || !ranAlike(r.read.open, read.open)) return [];
