@@ -47,6 +47,7 @@ export const PLAN_SUBJECTS = [
   'document',
   'positions',
   'formats',
+  'year',
   'compile',
   'edit',
   'quickstart',

@@ -22,6 +22,34 @@ const tiff = (): string => {
 };
 
 describe('answers', () => {
+  it('the month is 7 where none is asked for and the plan names none, and the finding says which is the tightest', async () => {
+    const plan = JSON.parse(readFileSync(demo, 'utf8')) as {
+      nodes: { yieldByMonthLpm?: number[] }[];
+      settings?: object;
+    };
+    plan.nodes[0].yieldByMonthLpm = [3, 2, 4, 8, 12, 16, 20, 18, 15, 10, 7, 5];
+    const gives = async (...options: string[]) => {
+      const { out } = await run(['check', file(JSON.stringify(plan)), ...options]);
+      const { findings } = JSON.parse(out ?? '') as { findings: { code: string; severity: string; values: object }[] };
+      return findings.find((f) => f.code === 'month-solved');
+    };
+    expect(await gives()).toMatchObject({ severity: 'warning', values: { month: 6, tightest: 1 } });
+    expect(await gives('--month', '2')).toMatchObject({ severity: 'ok', values: { month: 1, tightest: 1 } });
+    plan.settings = { ...plan.settings, month: 3 };
+    expect(await gives()).toMatchObject({ severity: 'warning', values: { month: 2 } });
+    // what is written out again is the plan as it stands
+    delete (plan.settings as { month?: number }).month;
+    const { out } = await run([
+      'import',
+      file(JSON.stringify(plan)),
+      '--line',
+      'main',
+      '--track',
+      valley('ousel-bank.gpx'),
+    ]);
+    expect(out).toContain('"yieldByMonthLpm"');
+    expect(out).not.toContain('"month"');
+  });
   it('check gives findings', async () => {
     const { code, out } = await run(['check', demo]);
     const answer = JSON.parse(out ?? '') as { ok: boolean; findings: { code: string }[] };

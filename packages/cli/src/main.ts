@@ -1,5 +1,7 @@
 // The `vernal` command: the plan's verbs without a browser. JSON on standard output, faults on standard error.
+import { DEFAULT_MONTH } from '@vernal-slope/plan/kinds';
 import { faultLine } from '@vernal-slope/plan/document';
+import { inMonth } from '@vernal-slope/plan/year';
 import { parseWords, UsageError } from './options.ts';
 import { NO_PLAN, PlanFaults, readPlan, USAGE, VERBS, type Verb } from './verbs/index.ts';
 
@@ -41,7 +43,10 @@ export async function run(args: readonly string[]): Promise<Output> {
   try {
     const call = asked(args);
     if (!call) return { code: 0, out: `${USAGE}\n` };
-    const plan = call.file === undefined ? NO_PLAN : readPlan(call.file);
+    const read = call.file === undefined ? NO_PLAN : readPlan(call.file);
+    const plan = call.verb.asItStands
+      ? read
+      : inMonth(read, call.options.month ?? read.settings?.month ?? DEFAULT_MONTH);
     return { code: 0, out: printed(await call.verb.run(plan, call.options)) };
   } catch (error) {
     if (error instanceof PlanFaults) return { code: 2, err: `${error.faults.map(faultLine).join('\n')}\n` };

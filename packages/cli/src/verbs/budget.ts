@@ -1,6 +1,6 @@
 // The verbs `balance` and `store`: what comes in against what is needed, and what a tank is good for.
 import { balanceReport, planBalance, storeReport, storeSizes } from '@vernal-slope/plan/budget';
-import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
+import { planMonth } from '@vernal-slope/plan/year';
 import { tankOf, type Verb } from './verb.ts';
 
 export const balance: Verb = {
@@ -17,9 +17,9 @@ export const store: Verb = {
     'store FILE [--tank id] [--school after|before] [--month 1..12]',
     "what a tank's water is good for, and which size pays",
   ],
-  run: (plan, { tank: id, school, month = DEFAULT_MONTH }) => {
+  run: (plan, { tank: id, school }) => {
     const chosen = school ? { ...plan, settings: { ...plan.settings, storageSchool: school } } : plan;
     const tank = tankOf(chosen, id);
-    return storeReport(chosen, tank, planBalance(chosen), storeSizes(chosen, tank), month);
+    return storeReport(chosen, tank, planBalance(chosen), storeSizes(chosen, tank), planMonth(chosen));
   },
 };

@@ -10,6 +10,8 @@ export interface Verb {
   readonly options: readonly OptionName[];
   /** Lines of its usage: what follows `vernal`, then what it prints. */
   readonly usage: readonly [call: string, ...words: string[]];
+  /** Writes of the plan as it stands: nothing is worked out for a month. */
+  readonly asItStands?: boolean;
   /** Works without a plan file. */
   readonly noFile?: boolean;
   /** What options must be there together; throws a usage error. */

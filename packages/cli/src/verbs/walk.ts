@@ -12,6 +12,7 @@ const FILES: Files = {
 
 export const importVerb: Verb = {
   name: 'import',
+  asItStands: true,
   options: ['line', 'track', 'csv', 'grid', 'tolerance'],
   usage: [
     'import FILE --track T|--csv T|--grid G [--line id] [--grid G] [--tolerance metres]',
@@ -36,6 +37,7 @@ export const importVerb: Verb = {
 
 export const exportVerb: Verb = {
   name: 'export',
+  asItStands: true,
   options: ['line', 'format'],
   usage: [
     'export FILE [--format csv|geojson|gpx] [--line id]',

@@ -24,4 +24,5 @@ export {
   type NeedTotals,
   type Consumer,
 } from './need.ts';
+export { soilDays, type RootZone, type SoilDays } from './soil.ts';
 export { bridgeVolume, carries, monthBalance, type MonthBalance } from './balance.ts';

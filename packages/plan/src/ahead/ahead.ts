@@ -5,6 +5,9 @@ import { recession, type DatedFlow, type Recession } from '@vernal-slope/core/su
 import {
   broughtOf,
   broughtPerDay,
+  dryNeed,
+  monthsOfDays,
+  needDays,
   planBalance,
   roofDays,
   tankStore,
@@ -156,8 +159,13 @@ function quantile(days: readonly (number | null)[], share: number): number | nul
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
 }
 
-/** m³ that roofs brought on the days after the same date of each recorded year. */
-function rainYears(plan: Plan, b: PlanBalance, today: number, days: number): Float64Array[] {
+/** m³ that roofs brought, and that was needed, on the days after the same date of each recorded year. */
+function rainYears(
+  plan: Plan,
+  b: PlanBalance,
+  today: number,
+  days: number,
+): { readonly rain: Float64Array; readonly need: Float64Array }[] {
   const daily = plan.climate?.daily;
   const roofs = b.yields.flatMap((y) => {
     const series = y.source.roof && roofDays(plan, y.source.roof);
@@ -166,17 +174,19 @@ function rainYears(plan: Plan, b: PlanBalance, today: number, days: number): Flo
   if (!daily || roofs.length === 0) return [];
   const first = dayNumber(daily.start);
   const length = daily.rainMm.length;
-  const found: Float64Array[] = [];
+  const found: { rain: Float64Array; need: Float64Array }[] = [];
+  const need = needDays(b.needs, monthsOfDays(daily.start, length));
   const monthDay = dateOf(today).slice(5);
   for (let year = Number(daily.start.slice(0, 4)); ; year++) {
     const start = dayOfYear(year, monthDay) - first;
     if (start + days > length) return found;
     if (start < 0) continue;
-    found.push(
-      Float64Array.from({ length: days }, (_, d) =>
+    found.push({
+      rain: Float64Array.from({ length: days }, (_, d) =>
         roofs.reduce((sum, { y, series }) => sum + broughtOf(b, y, series[start + d]), 0),
       ),
-    );
+      need: need.subarray(start, start + days),
+    });
   }
 }
 
@@ -193,7 +203,7 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
   const reserve = balance.needs.fireReserve;
   const volume = tanks.reduce((sum, t) => sum + t.volume, 0);
   const capacity = tanks.reduce((sum, t) => sum + t.capacity, 0);
-  const usePerDay = balance.needs.totals.perDay;
+  const usePerDay = Array.from({ length: 12 }, (_, m) => dryNeed(balance.needs, m));
   const use = (d: number): number => usePerDay[monthOf(today + d)];
   const inflows = (edge: Edge): Float64Array =>
     Float64Array.from({ length: HORIZON }, (_, d) =>
@@ -207,7 +217,14 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
   const most = inflows('high');
   const mid = run((d) => likely[d]);
   const years = rainYears(plan, balance, today, RAIN_DAYS);
-  const rained = years.map((rain) => run((d) => likely[d] + rain[d], use, RAIN_DAYS).empty);
+  const rained = years.map(
+    (y) =>
+      run(
+        (d) => likely[d] + y.rain[d],
+        (d) => y.need[d],
+        RAIN_DAYS,
+      ).empty,
+  );
   const gross = 1 / (1 - balance.needs.losses);
   return {
     from: dateOf(today),
@@ -240,7 +257,7 @@ export function waterAhead(plan: Plan, today: number, balance: PlanBalance = pla
     cuts: balance.needs.rows
       .filter((row): row is NeedRow & { kind: CutKind } => row.kind !== 'herd')
       .map((row): Cut => {
-        const saves = (d: number): number => gross * row.perDay[monthOf(today + d)];
+        const saves = (d: number): number => gross * (row.dryPerDay ?? row.perDay)[monthOf(today + d)];
         const { empty, volume: left } = run(
           (d) => likely[d],
           (d) => Math.max(0, use(d) - saves(d)),

@@ -1,13 +1,19 @@
 // Does the source carry the place: by month, in the driest week, at what hours, and with how much to spare.
-import { carries, monthBalance, type MonthBalance } from '@vernal-slope/core/demand';
+import { monthBalance, type MonthBalance } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import type { Plan } from '../schema/index.ts';
 import { feedsSomething, reachOf } from '../topology/index.ts';
 import { isSource } from '../kinds/index.ts';
-import { monthsOfDays } from './climate.ts';
-import { planNeeds, type NeedRow, type PlanNeeds } from './needs.ts';
+import {
+  monthsOfDays,
+  needDays,
+  type NeedRow,
+  planNeeds,
+  type PlanNeeds,
+  roofDays,
+  sourceYields,
+} from '../year/index.ts';
 import { broughtBy, broughtHours, broughtOf, broughtPerDay, type Brought } from './brought.ts';
-import { roofDays, sourceYields } from './yields.ts';
 
 export interface DriestWeek {
   /** m³ a day on the mean of the week */ readonly given: number;
@@ -17,13 +23,12 @@ export interface DriestWeek {
   /** Month (0 to 11) it falls in. */ readonly month: number;
 }
 
-/** How much more of something the place could carry in its tightest month. */
-export interface Room {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: 'herd' | 'people' | 'garden';
-  readonly more: number;
-  /** m³ a day that a tenth less of it would save */ readonly tenthSaves: number;
+/** How often the record of days falls short, month by month of it. */
+export interface RecordedMonths {
+  /** Whole months on record. */
+  readonly months: number;
+  /** Of them, those in which less came than was needed. */
+  readonly short: number;
 }
 
 export interface PlanBalance extends Brought {
@@ -33,16 +38,19 @@ export interface PlanBalance extends Brought {
   /** Month (0 to 11) with the least to spare for what is needed. */
   readonly tightest: number;
   readonly week: DriestWeek;
-  readonly room: readonly Room[];
   /** The months, were what is only thought of there too; undefined where nothing is. */
   readonly withWished?: readonly MonthBalance[];
   /** Sources whose water reaches nothing that needs it: none of it is counted. */
   readonly idle: ReadonlySet<string>;
   /** Ids of needs at places that no source's water reaches, while there are sources. */
   readonly unreached: readonly string[];
+  /** Undefined where no days are known, or nothing that comes hangs on them. */
+  readonly recorded?: RecordedMonths;
 }
 
 const WEEK = 7;
+/** Days of the shortest month. */
+const LEAST_MONTH = 28;
 
 /** Water that lines bring of all sources on each day of the plan's daily series, m³; undefined without a series. */
 export function inflowDays(plan: Plan, b: Brought): Float64Array | undefined {
@@ -58,9 +66,31 @@ export function inflowDays(plan: Plan, b: Brought): Float64Array | undefined {
   return sum;
 }
 
-/** Need of each day of a series, m³, by its month. */
-export const needDays = (months: Uint8Array, perDay: readonly number[]): Float64Array =>
-  Float64Array.from(months, (m) => perDay[m]);
+/** True where what comes hangs on the days of the record: a roof is counted. */
+const byDays = (b: Brought): boolean => b.yields.some((y) => y.basis === 'roof' && b.brings.get(y.source.id) !== 0);
+
+/** Whole months of the plan's record, and those in which less came than was needed. */
+function recordedMonths(plan: Plan, b: Brought, needs: PlanNeeds): RecordedMonths | undefined {
+  const daily = plan.climate?.daily;
+  const inflow = inflowDays(plan, b);
+  if (!daily || !inflow || !byDays(b)) return undefined;
+  const months = monthsOfDays(daily.start, inflow.length);
+  const need = needDays(needs, months);
+  let found = 0;
+  let short = 0;
+  for (let from = 0; from < inflow.length;) {
+    let spare = 0;
+    let d = from;
+    for (; d < inflow.length && months[d] === months[from]; d++) spare += inflow[d] - need[d];
+    // the first and the last may have begun before or go on after the record
+    if (d - from >= LEAST_MONTH) {
+      found++;
+      if (spare < -1e-9) short++;
+    }
+    from = d;
+  }
+  return found > 0 ? { months: found, short } : undefined;
+}
 
 function driestWeek(plan: Plan, b: Brought, needs: PlanNeeds): DriestWeek {
   const { yields } = b;
@@ -70,21 +100,20 @@ function driestWeek(plan: Plan, b: Brought, needs: PlanNeeds): DriestWeek {
   const low = yields.reduce((sum, y) => sum + broughtOf(b, y, y.low), 0);
   if (daily && inflow && inflow.length >= WEEK && yields.some((y) => y.basis === 'roof')) {
     const months = monthsOfDays(daily.start, inflow.length);
+    const need = needDays(needs, months);
     let best = Infinity;
     let at = 0;
     let sum = 0;
     for (let d = 0; d < inflow.length; d++) {
-      const need = (k: number): number => needs.totals.perDay[months[k]];
-      sum += inflow[d] - need(d);
-      if (d >= WEEK) sum -= inflow[d - WEEK] - need(d - WEEK);
+      sum += inflow[d] - need[d];
+      if (d >= WEEK) sum -= inflow[d - WEEK] - need[d - WEEK];
       if (d >= WEEK - 1 && sum < best - 1e-12) {
         best = sum;
         at = d - WEEK + 1;
       }
     }
-    const given = inflow.slice(at, at + WEEK).reduce((a, b) => a + b, 0) / WEEK;
-    const month = months[at + 3];
-    return { given, needed: needs.totals.perDay[month], day: at, month };
+    const mean = (of: Float64Array): number => of.slice(at, at + WEEK).reduce((a, b) => a + b, 0) / WEEK;
+    return { given: mean(inflow), needed: mean(need), day: at, month: months[at + 3] };
   }
   const month = needs.totals.perDay.reduce((most, v, m) => (v > needs.totals.perDay[most] ? m : most), 0);
   return { given: low, needed: needs.totals.perDay[month], month };
@@ -151,7 +180,6 @@ export function planBalance(plan: Plan): PlanBalance {
   const needs = planNeeds(plan);
   const { idle, unreached } = reached(plan, needs);
   const b = withoutSources({ yields: sourceYields(plan), brings: broughtBy(plan) }, idle);
-  const gross = 1 / (1 - needs.losses);
   const monthsOf = (of: PlanNeeds): MonthBalance[] =>
     Array.from({ length: 12 }, (_, m) => {
       const { given, needed } = hoursOf({ ...b, needs: of }, m);
@@ -161,15 +189,18 @@ export function planBalance(plan: Plan): PlanBalance {
   const withWished =
     needs.wished.length > 0 ? monthsOf({ ...needs, rows: [...needs.rows, ...needs.wished] }) : undefined;
   const tightest = months.reduce((worst, b, m) => (b.spare < months[worst].spare ? m : worst), 0);
-  const room = needs.rows
-    .filter((r) => r.perUnit > 0)
-    .map((r) => ({
-      id: r.id,
-      name: r.name,
-      kind: r.kind,
-      more: carries(months[tightest].spare, gross * r.perUnit),
-      tenthSaves: 0.1 * gross * r.perDay[tightest],
-    }));
   const week = driestWeek(plan, b, needs);
-  return { plan, ...b, needs, months, tightest, week, room, idle, unreached, ...(withWished ? { withWished } : {}) };
+  const recorded = recordedMonths(plan, b, needs);
+  return {
+    plan,
+    ...b,
+    needs,
+    months,
+    tightest,
+    week,
+    idle,
+    unreached,
+    ...(withWished ? { withWished } : {}),
+    ...(recorded ? { recorded } : {}),
+  };
 }

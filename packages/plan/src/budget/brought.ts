@@ -3,7 +3,7 @@ import { solve } from '@vernal-slope/core/network';
 import { compilePlan, flowFromLpm, stateFor } from '../compile/index.ts';
 import { isSource, isStore } from '../kinds/index.ts';
 import type { Plan, SourceNode } from '../schema/index.ts';
-import type { SourceYield } from './yields.ts';
+import type { SourceYield } from '../year/index.ts';
 
 /** Flows this close to what a source gives count as all of it. */
 const CLOSE = 1e-4;

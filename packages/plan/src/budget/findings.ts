@@ -8,8 +8,7 @@ import type { PlanBalance } from './balance.ts';
 import { broughtPerDay } from './brought.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
 import { keptFull, tankStore, type SizeAnswer } from './store.ts';
-import { summariseTests, type TestSummary } from './tests.ts';
-import { roofArea } from './yields.ts';
+import { roofArea, summariseTests, type TestSummary } from '../year/index.ts';
 import { isSource, isStore } from '../kinds/index.ts';
 import { feedersOf, feedsSomething } from '../topology/index.ts';
 
@@ -134,7 +133,12 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
             short: -tight.spare,
             needed: tight.needed,
           })
-        : finding('months-carried', 'need', { month: b.tightest, spare: tight.spare }),
+        : finding('months-carried', 'need', {
+            month: b.tightest,
+            spare: tight.spare,
+            recorded: b.recorded?.months ?? 0,
+            dry: b.recorded?.short ?? 0,
+          }),
     );
     // nothing is good that not all of it reaches
     if (b.unreached.length > 0 && short === 0) found.pop();

@@ -3,12 +3,11 @@ export { broughtBy, broughtHours, broughtOf, broughtPerDay, drawnFrom, type Brou
 export {
   hoursOf,
   inflowDays,
-  needDays,
   planBalance,
   wishesOf,
   type DriestWeek,
   type PlanBalance,
-  type Room,
+  type RecordedMonths,
   type Wish,
 } from './balance.ts';
 export {
@@ -22,8 +21,18 @@ export {
   weatherOf,
   type MonthlyClimate,
   type WeatherKey,
-} from './climate.ts';
-export { DEFAULT_LOSS, gardenOf, planNeeds, plantsIn, type NeedRow, type PlanNeeds } from './needs.ts';
+} from '../year/index.ts';
+export { OFTEN, roomOf, type Room, type RoomBy } from './room.ts';
+export {
+  DEFAULT_LOSS,
+  dryNeed,
+  gardenOf,
+  needDays,
+  planNeeds,
+  plantsIn,
+  type NeedRow,
+  type PlanNeeds,
+} from '../year/index.ts';
 export {
   drinkingCautions,
   DUE_MONTHS,
@@ -46,7 +55,7 @@ export {
   type StoreSeries,
   type TankStore,
 } from './store.ts';
-export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from './tests.ts';
+export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from '../year/index.ts';
 export {
   dividedBarrels,
   firstFlush,
@@ -58,7 +67,7 @@ export {
   sourceYields,
   type SourceYield,
   type YieldBasis,
-} from './yields.ts';
+} from '../year/index.ts';
 export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
 export {
@@ -71,4 +80,3 @@ export {
   usableWorking,
   ventWorking,
 } from './workings.ts';
-export { yieldRuleOf } from './yieldrule.ts';

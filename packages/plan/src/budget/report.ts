@@ -4,6 +4,7 @@ import { litres, lpmOfFlow, mmOfMetres } from '../compile/index.ts';
 import type { Plan, StoreNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
+import { roomOf } from './room.ts';
 import { daysLeft, sizeRun, tankStore, type SizeAnswer } from './store.ts';
 
 const round = (v: number, digits = 3): number => Number(v.toFixed(digits));
@@ -34,7 +35,9 @@ export interface BalanceReport {
   }[];
   readonly tightestMonth: number;
   readonly driestWeek: { month: number; givenLPerDay: number; neededLPerDay: number };
-  readonly room: readonly { name: string; more: number; tenthSavesLPerDay: number }[];
+  /** `more`: every day met; `moreOnMostDays`: 95 % of the recorded days. */
+  readonly room: readonly { name: string; more: number; moreOnMostDays?: number; tenthSavesLPerDay: number }[];
+  readonly recordedMonths?: { months: number; short: number };
   readonly lossShare: number;
   readonly fireReserveL: number;
   readonly findings: readonly Finding[];
@@ -77,7 +80,13 @@ export function balanceReport(plan: Plan, b: PlanBalance): BalanceReport {
       givenLPerDay: round(litres(b.week.given)),
       neededLPerDay: round(litres(b.week.needed)),
     },
-    room: b.room.map((r) => ({ name: r.name, more: r.more, tenthSavesLPerDay: round(litres(r.tenthSaves)) })),
+    room: roomOf(b).rooms.map((r) => ({
+      name: r.name,
+      more: r.more,
+      ...(r.often === undefined ? {} : { moreOnMostDays: r.often }),
+      tenthSavesLPerDay: round(litres(r.tenthSaves)),
+    })),
+    ...(b.recorded ? { recordedMonths: b.recorded } : {}),
     lossShare: b.needs.losses,
     fireReserveL: round(litres(b.needs.fireReserve)),
     findings: [...balanceFindings(b), ...qualityFindings(plan)],

@@ -26,12 +26,18 @@ import {
 import { DAYS_IN_MONTH, designFlow } from '@vernal-slope/core/supply';
 import { cubicMetres, levelFor, overflowBore, rainRate, tankShape, vesselHeight } from '../compile/index.ts';
 import type { Plan, StoreNode } from '../schema/index.ts';
-import { monthsOfDays } from './climate.ts';
-import { summariseTests, testResults } from './tests.ts';
-import { yieldRuleOf } from './yieldrule.ts';
+import {
+  dryNeed,
+  monthsOfDays,
+  needDays,
+  roofArea,
+  type SourceYield,
+  summariseTests,
+  testResults,
+  yieldRuleOf,
+} from '../year/index.ts';
 import { broughtHours, broughtPerDay, drawnFrom } from './brought.ts';
-import { roofArea, type SourceYield } from './yields.ts';
-import { inflowDays, needDays, planBalance, withoutSources, type PlanBalance } from './balance.ts';
+import { inflowDays, planBalance, withoutSources, type PlanBalance } from './balance.ts';
 import { deliveryElevation, isStore, nameOf } from '../kinds/index.ts';
 import { feedersOf, outletsOf } from '../topology/index.ts';
 
@@ -217,7 +223,7 @@ export function storeSeries(plan: Plan, whole: PlanBalance = planBalance(plan), 
   if (!daily || !inflow || !balance.yields.some((y) => y.source.roof)) return hoursOfYear(balance);
   return {
     inflow,
-    demand: needDays(monthsOfDays(daily.start, inflow.length), balance.needs.totals.perDay),
+    demand: needDays(balance.needs, monthsOfDays(daily.start, inflow.length)),
     stepHours: 24,
     from: daily.name ?? `daily series from ${daily.start}`,
   };
@@ -289,7 +295,7 @@ export function storeSizes(plan: Plan, tank: StoreNode, onStep?: (share: number)
  * it is; one that was found dry brings nothing.
  */
 export function daysLeft(store: TankStore, balance: PlanBalance, month: number, today?: number): number | null {
-  const use = balance.needs.totals.perDay[month];
+  const use = dryNeed(balance.needs, month);
   const sources = balance.yields
     .filter((y) => y.basis !== 'roof')
     .map((y) => {

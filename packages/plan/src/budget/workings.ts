@@ -6,9 +6,8 @@ import type { Term, Working } from '@vernal-slope/core/working';
 import { lpmOfFlow } from '../compile/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { broughtPerDay } from './brought.ts';
-import type { YieldBasis } from './yields.ts';
+import { type TestResult, type YieldBasis } from '../year/index.ts';
 import type { SizeAnswer, TankStore } from './store.ts';
-import type { TestResult } from './tests.ts';
 
 const entered = 'entered';
 const length = (key: string, tex: string, name: string, value: number, source = entered): Term => ({

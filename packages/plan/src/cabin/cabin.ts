@@ -8,6 +8,7 @@ import { isTap, nameOf } from '../kinds/index.ts';
 import type { Leg, Plan, TapNode } from '../schema/index.ts';
 import { interactions, optionsOf, solvePlan } from '../solve/index.ts';
 import { partAround, routeTo } from '../topology/index.ts';
+import { inMonth } from '../year/index.ts';
 
 /** Taps that hang on the same water. */
 export interface Cabin {
@@ -173,7 +174,7 @@ export function takings(c: Compiled, cabin: Cabin): Taking[] {
 }
 
 /** What hangs on a cabin's own water, compiled: what other tanks feed changes nothing there. */
-const partOf = (plan: Plan, cabin: Cabin): Compiled => compilePlan(partAround(plan, cabin.feed));
+const partOf = (plan: Plan, cabin: Cabin): Compiled => compilePlan(partAround(inMonth(plan), cabin.feed));
 
 function seekTakings(c: Compiled, cabin: Cabin): Taking[] {
   const ids = cabin.taps.map((t) => t.id);

@@ -14,6 +14,9 @@ export const ANIMAL_ROWS: readonly AnimalRow[] = [
       [14.4, 31.4],
       [21.1, 36.7],
     ],
+    // the table is of the winter: twice as much in heat as when it is mild (extension services' rule of 1 and 2 US gallons
+    // per 100 lb, from memory; growing cattle and bulls of the same table rise by 1.64 between 21.1 and 32.2 °C)
+    hot: 73.4,
     ratePerMin: 10,
     atOnceNear: 0.1,
     atOnceFar: 0.5,

@@ -1,6 +1,7 @@
 // Catalogue of pipes and fittings: look-ups by id.
 import { ANIMAL_ROWS } from './animals.data.ts';
 import { FITTING_ROWS, INSERT_BORES } from './fittings.data.ts';
+import { GARDEN_SOIL_ROWS, ROOT_ROWS, USUAL_ROOTS, type GardenSoilRow } from './roots.data.ts';
 import { CROP_ROWS, METHOD_ROWS } from './garden.data.ts';
 import { USUAL_HOURS } from './hours.data.ts';
 import { SERVICE_ROWS, USE_ROWS } from './household.data.ts';
@@ -61,6 +62,7 @@ export {
   type TreatmentRow,
 } from './treatment.data.ts';
 export { findTrough, TROUGH_ROWS, TROUGH_RULES, type TroughRow } from './troughs.data.ts';
+export { GARDEN_SOIL_ROWS, ROOT_ROWS, USUAL_GARDEN_SOIL, USUAL_ROOTS, type GardenSoilRow } from './roots.data.ts';
 export { FLOAT_ROWS, findFloat, type FloatRow } from './floats.data.ts';
 export type { UsualVisit } from './hours.data.ts';
 export type {
@@ -100,9 +102,30 @@ const byId = <T extends { readonly id: string }>(rows: readonly T[]): ((id: stri
   const map = new Map(rows.map((row) => [row.id, row]));
   return (id) => (id === undefined ? undefined : map.get(id));
 };
+/** °C up to which the tables of warmth are used, and at which a hot day is meant. */
+const HOT_C = 32.2;
+/** °C for which the typical figure of a class without a table of warmth is meant. */
+const MILD_C = 21.1;
+
+/** Litres a head and day by the mean warmth of the air, °C, where the class has a table or a figure for hot days. */
+export function drinkByWarmth(row: AnimalRow): readonly (readonly [celsius: number, litres: number])[] | undefined {
+  const table = row.byTemperature?.map(([t, l]) => [t, l] as const);
+  if (row.hot === undefined) return table;
+  const mild = (table ?? [[MILD_C, row.typical] as const]).filter(([t]) => t < HOT_C);
+  return [...mild, [HOT_C, row.hot]];
+}
+
 export const findAnimal: (id: string | undefined) => AnimalRow | undefined = byId(ANIMAL_ROWS);
 export const findService: (id: string | undefined) => ServiceRow | undefined = byId(SERVICE_ROWS);
 export const findCrop: (id: string | undefined) => CropRow | undefined = byId(CROP_ROWS);
+/** Roots of a crop: how deep, and the share of the soil's water that they take without thirst. */
+export const rootsOf = (
+  crop: string | undefined,
+): { readonly depthM: number; readonly readily: number; readonly known: boolean } => {
+  const row = ROOT_ROWS.find((r) => crop !== undefined && r.crops.includes(crop));
+  return { ...(row ?? USUAL_ROOTS), known: row !== undefined };
+};
+export const findGardenSoil: (id: string | undefined) => GardenSoilRow | undefined = byId(GARDEN_SOIL_ROWS);
 export const findMethod: (id: string | undefined) => MethodRow | undefined = byId(METHOD_ROWS);
 export const findSoil: (id: string | undefined) => SoilRow | undefined = byId(SOIL_ROWS);
 export const findSection: (id: string | undefined) => SectionRow | undefined = byId(SECTION_ROWS);

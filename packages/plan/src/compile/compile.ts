@@ -1,6 +1,6 @@
 // Plan document to network of numbers, with a map back to the plan's nodes and lines. What a place is in the network
 // its kind says; here they are joined.
-import { drinkRates } from './drinkers.ts';
+import { drinkRates } from '../year/index.ts';
 import { NetworkBuilder, type HighPoint, type Network, type PipeOptions } from '@vernal-slope/core/network';
 import {
   compensatingLaw,

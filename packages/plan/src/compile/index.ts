@@ -58,5 +58,5 @@ export {
   segmentOf,
   type ResolvedPipe,
 } from './parts.ts';
-export { drinkRates, railHours, railPerDay } from './drinkers.ts';
+export { drinkRates, railHours, railPerDay } from '../year/index.ts';
 export { limitEmitters, openPlots, setEmitters, standingState, stateFor } from './state.ts';

@@ -1,6 +1,7 @@
 // State of a compiled plan for one solve: levels, what is open, yields of the month.
 import { openState, type NetworkState } from '@vernal-slope/core/network';
 import { kindOf, type StateOptions } from '../kinds/index.ts';
+import { planMonth, yieldsVary } from '../year/index.ts';
 import type { Compiled } from './compile.ts';
 
 /** Lines whose emitters no plot names: they are always open. */
@@ -32,7 +33,9 @@ export function setEmitters(c: Compiled, state: NetworkState, runs: (line: strin
 export function stateFor(c: Compiled, options: StateOptions = {}): NetworkState {
   const state = openState(c.network);
   for (const [node, elevation] of c.fixedElevation) state.fixedHead[node] = elevation;
-  for (const map of c.nodes.values()) kindOf(map.plan).set?.(map, options, state, c.network);
+  // the plan's month counts where what sources give depends on it
+  const month = options.month ?? (yieldsVary(c.plan) ? planMonth(c.plan) : undefined);
+  for (const map of c.nodes.values()) kindOf(map.plan).set?.(map, { ...options, month }, state, c.network);
   limitEmitters(c, state);
   setEmitters(c, state, openPlots(c, options.open));
   return state;

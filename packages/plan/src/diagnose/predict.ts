@@ -15,6 +15,7 @@ import {
 import { feeds, isSource, isTap, isVessel, yieldOf, type StateOptions } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import { nodeFlow, refillOf } from '../solve/index.ts';
+import { planMonth } from '../year/index.ts';
 import { leakId, type Cause } from './causes.ts';
 
 export type ReadingKind = 'pressureKPa' | 'flowLpm' | 'levelM' | 'refillMin';
@@ -169,7 +170,7 @@ export class Predictor {
     const flow = nodeFlow(map, solution.flow);
     if (!isSource(map.plan)) return Math.max(0, flow);
     // a bucket at a source takes all that it gives, whatever the line takes of it
-    const gives = yieldOf(map.plan, Number(r.at.slice(5, 7)) || undefined);
+    const gives = yieldOf(map.plan, Number(r.at.slice(5, 7)) || planMonth(this.#compiled.plan));
     return Number.isFinite(gives) ? gives : Math.max(0, -flow);
   }
 }

@@ -150,6 +150,10 @@ export const needsSchema = z.looseObject({
       kc: positive.max(2).optional(),
       method: z.string().max(100).optional(),
       efficiency: positive.max(1).optional(),
+      /** Watered each day as far as it dried, or only as far as plants would thirst: room is left for rain then. */
+      kept: z.enum(['moist', 'from-thirst']).optional(),
+      /** What it grows in, a row of the catalogue: how much rain it holds for the roots. */
+      soil: z.string().max(100).optional(),
       /** False under a roof or a tunnel: no rain reaches it. */
       rainFed: z.boolean().optional(),
     }),

@@ -171,11 +171,28 @@ export const waterFindings = {
     },
   }),
   'months-carried': row({
-    values: { month: 'month', spare: 'perDay' },
-    severity: 'ok',
+    values: { month: 'month', spare: 'perDay', recorded: 'count', dry: 'count' },
+    severity: (v) => (v.dry > 0 ? 'warning' : 'ok'),
     step: 'need',
     words: {
-      en: (t) => say`The sources carry every month; ${t.month('month')} has the least to spare, ${t.perDay('spare')}.`,
+      en: (t) =>
+        t.v.recorded === 0
+          ? say`The sources carry every month of the mean year; ${t.month('month')} has the least to spare, ${t.perDay('spare')}. No days are on record: how often a month falls short is not known.`
+          : t.v.dry === 0
+            ? say`The sources carry each of ${t.count('recorded')} recorded months; in the mean ${t.month('month')} has the least to spare, ${t.perDay('spare')}.`
+            : say`The sources carry every month of the mean year, ${t.month('month')} with ${t.perDay('spare')} to spare; of ${t.count('recorded')} recorded months ${t.count('dry')} brought less than was needed.`,
+    },
+  }),
+  'month-solved': row({
+    values: { month: 'month', tightest: 'month', gives: 'perDay', then: 'perDay' },
+    severity: (v) => (v.month === v.tightest ? 'ok' : 'warning'),
+    step: 'pipe',
+    also: ['water', 'outlets'],
+    words: {
+      en: (t) =>
+        t.v.month === t.v.tightest
+          ? say`Flows are worked out for ${t.month('month')}, the month with the least to spare: sources by month give ${t.perDay('gives')} then.`
+          : say`Flows are worked out for ${t.month('month')}, when sources by month give ${t.perDay('gives')}; ${t.month('tightest')} has the least to spare, and they give ${t.perDay('then')} then.`,
     },
   }),
   'week-short': row({

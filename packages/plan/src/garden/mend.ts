@@ -7,6 +7,7 @@ import { bedVolume, isBed, isStore, nameOf } from '../kinds/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { partAround } from '../topology/index.ts';
 import type { Plan } from '../schema/index.ts';
+import { inMonth } from '../year/index.ts';
 import type { Command } from '../edit/index.ts';
 import type { ChainStands } from './beds.ts';
 import { enteredUse } from './use.ts';
@@ -94,7 +95,7 @@ export function levelling(plan: Plan, c: ChainStands): Levelling | undefined {
   const atRest = Object.fromEntries(c.beds.map((b) => [b.bed.id, b.depth]));
   const bucketAt = c.line - floorOf(c.bucket);
   // what hangs on other tanks changes nothing here; nothing is drawn meanwhile
-  const part = { ...partAround(plan, c.bucket.id), plots: [] };
+  const part = { ...partAround(inMonth(plan), c.bucket.id), plots: [] };
   const mark = (atRest[last.bed.id] ?? 0) - NEAR;
   const time = (down: (id: string) => boolean): number | undefined => {
     let levels: Record<string, number> = {

@@ -3,11 +3,12 @@ import { jetThrow } from '@vernal-slope/core/irrigation';
 import { runPlace } from '@vernal-slope/core/simulation';
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { planNeeds } from '../budget/index.ts';
-import { cubicMetres, DEFAULT_MONTH, pascals, type Compiled } from '../compile/index.ts';
+import { cubicMetres, pascals, type Compiled } from '../compile/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { isStore } from '../kinds/index.ts';
 import { partAround, routeTo } from '../topology/index.ts';
 import type { Plan, Plot } from '../schema/index.ts';
+import { inMonth, planMonth } from '../year/index.ts';
 import type { EmitterRuns } from './drip.ts';
 
 /** Longest watering that is looked at, s, and how often it is read. */
@@ -39,12 +40,12 @@ export function feedOf(plan: Plan, plot: Plot): string | undefined {
 /** What of a plan a watering hangs on: what is joined to the tank that feeds it without another tank between. */
 function partOf(plan: Plan, plot: Plot, tank: string | undefined): Plan {
   if (tank === undefined) return plan;
-  const part = partAround(plan, tank);
+  const part = partAround(inMonth(plan), tank);
   return plot.lines.every((id) => part.lines.some((l) => l.id === id)) ? { ...part, plots: [plot] } : plan;
 }
 
 /** Waters a plot from the levels that the plan begins with until its tank is down, or six hours. */
-export function waterInTime(plan: Plan, plot: Plot, month = DEFAULT_MONTH): Watering {
+export function waterInTime(plan: Plan, plot: Plot, month = planMonth(plan)): Watering {
   const tank = feedOf(plan, plot);
   const inTime = placeInTime(partOf(plan, plot, tank), { duration: LONGEST, month, watering: plot.id });
   const vessel = inTime.vessels.findIndex((n) => n.id === tank);
@@ -79,7 +80,7 @@ export function plantWants(
   plan: Plan,
   plot: Plot,
   plants: number,
-  month = DEFAULT_MONTH,
+  month = planMonth(plan),
 ): { volume: number; by: string } | undefined {
   if (plot.wantsLPerPlant !== undefined) return { volume: cubicMetres(plot.wantsLPerPlant), by: 'entered' };
   const gardens = planNeeds(plan).rows.filter((r) => r.kind === 'garden' && 'list' in r.at);

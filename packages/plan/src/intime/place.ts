@@ -23,10 +23,10 @@ import {
   setEmitters,
   tankShape,
   yieldOf,
-  DEFAULT_MONTH,
   type Compiled,
 } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
+import { planMonth } from '../year/index.ts';
 import {
   bedArea,
   bedFloor,
@@ -103,7 +103,7 @@ interface Clock {
   readonly turns: readonly number[];
 }
 
-function clockOf({ duration, start = 0, month = DEFAULT_MONTH }: InTime): Clock {
+function clockOf(plan: Plan, { duration, start = 0, month = planMonth(plan) }: InTime): Clock {
   const days: number[] = [];
   for (let t = -start - DAY; t < duration; t += DAY) days.push(t);
   const turns: number[] = [];
@@ -301,7 +301,7 @@ const emitterLinks = (c: Compiled, line: string): number[] => {
 /** Makes a plan ready to be run in time. */
 export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const compiled = compilePlan(plan, true);
-  const clock = clockOf(options);
+  const clock = clockOf(plan, options);
   const there = [...compiled.nodes.values()];
   const vesselMaps = there.flatMap((m) => (isVessel(m.plan) ? [{ map: m, node: m.plan }] : []));
   const bedMaps = there.flatMap((m) => (isBed(m.plan) ? [{ map: m, node: m.plan }] : []));
@@ -318,7 +318,7 @@ export function placeInTime(plan: Plan, options: InTime): PlanInTime {
   const evaporation = (t: number): number => metresOfMm(OPEN_WATER * et.et0[clock.monthAt(t) - 1]) / DAY;
   const links = (ends: readonly { link: number }[]): number[] => ends.map((e) => e.link);
   const times = options.yields ?? 1;
-  const onRecord = driestOnRecord(plan, options.month ?? DEFAULT_MONTH);
+  const onRecord = driestOnRecord(plan, options.month ?? planMonth(plan));
   const rainAt = onRecord === undefined ? undefined : onRecord + (options.day ?? 0);
   // rain falls into beds under the open sky, where days of it are known
   const daily = plan.climate?.daily?.rainMm;

@@ -17,8 +17,8 @@ export type Source = z.infer<typeof sourceSchema>;
 /** Shares this close to one count as one. */
 const CLOSE = 1e-9;
 
-/** Yield of a source in a month, m³/s; Infinity where none is stated. */
-export function yieldOf(source: Source, month = DEFAULT_MONTH): number {
+/** Yield of a source in a month (1 to 12), m³/s; Infinity where none is stated. */
+export function yieldOf(source: Source, month: number): number {
   const lpm = source.yieldByMonthLpm?.[month - 1] ?? source.yieldLpm;
   return lpm === undefined ? Infinity : flowFromLpm(lpm);
 }
@@ -65,7 +65,7 @@ export const source = defineKind({
   depart: { entrance: true, backwardK: 0, oneWay: true },
   shown: (node, placed) => ({ node: placed.node, elevation: surfaceOf(node) }),
   set: (map, options, state) => {
-    if (map.limitLink >= 0) state.limit[map.limitLink] = yieldOf(map.plan, options.month);
+    if (map.limitLink >= 0) state.limit[map.limitLink] = yieldOf(map.plan, options.month ?? DEFAULT_MONTH);
   },
   flow: netFlow,
   water: surfaceOf,

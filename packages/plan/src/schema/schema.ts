@@ -50,6 +50,8 @@ export const settingsSchema = z.looseObject({
   sockets: z.enum(['cemented', 'dry']).optional(),
   /** Daily storage: yield after spillage or before it. */
   storageSchool: z.enum(['after', 'before']).optional(),
+  /** Month, 1 to 12, that the plan is worked out for; the one with the least to spare where left out. */
+  month: z.number().int().min(1).max(12).optional(),
 });
 
 const named = z.looseObject({ type: z.string().min(1) });

@@ -1,10 +1,11 @@
 // A run as plain data, for drawing and for handing from one thread to another.
 import type { Working } from '@vernal-slope/core/working';
 import type { Finding } from '../findings/index.ts';
-import { DEFAULT_MONTH, vesselHeight } from '../compile/index.ts';
+import { vesselHeight } from '../compile/index.ts';
 import { bedWants, isBed, isStore, nameOf } from '../kinds/index.ts';
 import { herdWords } from '../catalogue/index.ts';
 import { judgeRun } from './judge.ts';
+import { planMonth } from '../year/index.ts';
 import { overflowOf } from '../intime/index.ts';
 import type { PlanRun } from './simulate.ts';
 import { timeWorking } from './workings.ts';
@@ -174,7 +175,7 @@ export function pictureOf(found: PlanRun): RunPicture {
     times: Float64Array.from(run.moments, (m) => m.t),
     start: options.start ?? 0,
     duration: options.duration,
-    month: options.month ?? DEFAULT_MONTH,
+    month: options.month ?? planMonth(inTime.compiled.plan),
     settled: run.settled,
     ...(inTime.rainFrom === undefined ? {} : { rainFrom: inTime.rainFrom }),
     vessels,

@@ -269,7 +269,9 @@ describe('rulings of the format', () => {
       ],
       [line('up', 'spring', 'tank', 30, 20), line('down', 'tank', 'low', 60, 10)],
     );
-    expect(runOf(plan).run.balance.in).toBeCloseTo(7 * 1.44, 6);
+    // the one with the least to spare where none is named
+    expect(runOf(plan).run.balance.in).toBeCloseTo(1.44, 6);
+    expect(runOf(plan, { month: 7 }).run.balance.in).toBeCloseTo(7 * 1.44, 6);
     expect(runOf(plan, { month: 2 }).run.balance.in).toBeCloseTo(2 * 1.44, 6);
     expect(runOf(plan, { month: 2, duration: 30 * 24 * HOUR }).run.balance.in).toBeCloseTo((28 * 2 + 2 * 3) * 1.44, 4);
   });
@@ -378,7 +380,7 @@ describe('what comes and goes', () => {
       ],
       [line('down', 'tank', 'low', 60, 10)],
     );
-    const found = runOf(sun);
+    const found = runOf(sun, { month: 7 });
     const level = (h: number): number => found.run.moments.filter((m) => m.t <= h * HOUR + 1).at(-1)?.levels[0] ?? NaN;
     expect(level(3)).toBeCloseTo(0.1, 3);
     expect(level(12)).toBeGreaterThan(level(7) + 0.05);
@@ -424,7 +426,7 @@ describe('what comes and goes', () => {
       [line('down', 'tank', 'low', 60, 10)],
       { climate: { daily: { start: '2021-01-01', rainMm } } },
     );
-    const found = runOf(plan, { duration: 72 * HOUR });
+    const found = runOf(plan, { month: 7, duration: 72 * HOUR });
     expect(found.inTime.rainFrom).toBe('2022-07-01');
     expect(found.run.balance.in).toBeCloseTo(50 * 0.012, 6);
     // none before midnight of the first day, all of it by the next

@@ -13,6 +13,7 @@ import {
   metresOfMm,
   resolvePipe,
   stateFor,
+  yieldOf,
   type Compiled,
   type LineMap,
   type StateOptions,
@@ -22,6 +23,7 @@ import { surgeFindings, valveFindings } from './valves.ts';
 import { heightFindings } from './heights.ts';
 import { lineName, looseEnds, routeTo } from '../topology/index.ts';
 import type { Plan } from '../schema/index.ts';
+import { planMonth, tightestMonth, yieldsVary } from '../year/index.ts';
 import { profileOf, standingGrades, type LineResult, type PlanResult } from './solve.ts';
 import {
   isSource,
@@ -42,6 +44,24 @@ const HAZEN_BORE = 0.05;
 const HAZEN_REYNOLDS = 1e4;
 /** A hump that stands less than this above the line of a full pipe is not worth a word, m. */
 const HUMP_WORD = 0.005;
+const DAY = 86_400;
+
+/** For which month a plan is solved whose sources give by month, against the one with the least to spare. */
+function monthFindings(plan: Plan, options: StateOptions): Finding[] {
+  if (!yieldsVary(plan)) return [];
+  const month = options.month ?? planMonth(plan);
+  const tightest = tightestMonth(plan);
+  const gives = (m: number): number =>
+    plan.nodes.reduce((sum, n) => sum + (isSource(n) && n.yieldByMonthLpm ? yieldOf(n, m) * DAY : 0), 0);
+  return [
+    finding('month-solved', '', {
+      month: month - 1,
+      tightest: tightest - 1,
+      gives: gives(month),
+      then: gives(tightest),
+    }),
+  ];
+}
 
 function outletFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
   const found: Finding[] = [];
@@ -400,6 +420,7 @@ export function judgePlan(c: Compiled, result: PlanResult, options: StateOptions
   for (const id of starvedStores(c, result)) found.push(finding('tank-not-filled', id, {}));
   found.push(
     ...looseFindings(c.plan),
+    ...monthFindings(c.plan, options),
     ...outletFindings(c, result, options),
     ...humpFindings(c, result, options),
     ...walkFindings(c),

@@ -4,6 +4,8 @@ import type { Working } from '@vernal-slope/core/working';
 import { ruleInFigures, ruleInSymbols, ruleValue } from '@vernal-slope/core/working';
 import { compilePlan, kiloPascals, lpmOfFlow } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
+import type { Finding } from '../findings/index.ts';
+import type { StateOptions } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';
 import {
   bestWiderPipe,
@@ -158,7 +160,7 @@ describe('what the plan format says', () => {
   it('takes the yield of the month', () => {
     const p = demo();
     Object.assign(p.nodes[0], { yieldByMonthLpm: [9, 8, 7, 6, 5, 4, 3, 2, 1, 1, 2, 3] });
-    expect(solved(p).report.nodes.adit.flowLpm).toBeCloseTo(-3, 6);
+    expect(solved(p, { month: 7 }).report.nodes.adit.flowLpm).toBeCloseTo(-3, 6);
     expect(solved(p, { month: 9 }).report.nodes.adit.flowLpm).toBeCloseTo(-1, 6);
   });
   it('shares one float a line end', () => {
@@ -167,6 +169,44 @@ describe('what the plan format says', () => {
     const one = solved(demo('tarn-foot')).report.nodes.wall.flowLpm;
     const two = solved(p).report.nodes.wall.flowLpm;
     expect(two).toBeGreaterThan(1.2 * one);
+  });
+});
+
+describe('the month that is solved', () => {
+  // 40° south: plenty in July, next to nothing in February
+  const south = (): Plan => {
+    const p = demo();
+    p.site = { ...p.site, latitudeDeg: -40 };
+    p.nodes[0] = {
+      ...p.nodes[0],
+      yieldByMonthLpm: [3, 2, 4, 8, 12, 16, 20, 18, 15, 10, 7, 5],
+    } as Plan['nodes'][number];
+    return p;
+  };
+  const month = (p: Plan, options: StateOptions = {}): Finding | undefined => {
+    const c = compilePlan(p);
+    return judgePlan(c, solvePlan(c, options), options).find((f) => f.code === 'month-solved');
+  };
+  it('is the one with the least to spare, and is named', () => {
+    expect(solved(south()).report.nodes.adit.flowLpm).toBeCloseTo(-2, 6);
+    expect(month(south())).toMatchObject({ severity: 'ok', values: { month: 1, tightest: 1 } });
+    // 2 L/min are 2.88 m³ a day
+    expect(month(south())?.values).toMatchObject({ gives: expect.closeTo(2.88, 9), then: expect.closeTo(2.88, 9) });
+  });
+  it('can be chosen, and then is told against the tightest', () => {
+    const p = { ...south(), settings: { month: 7 } };
+    expect(solved(p).report.nodes.adit.flowLpm).toBeCloseTo(-20, 6);
+    expect(month(p)).toMatchObject({ severity: 'warning', values: { month: 6, tightest: 1 } });
+    // a month that is asked for goes before the plan's
+    expect(solved(p, { month: 2 }).report.nodes.adit.flowLpm).toBeCloseTo(-2, 6);
+  });
+  it('heeds what is needed: guests in January make that month the tightest', () => {
+    const p = south();
+    p.needs = { people: [{ name: 'guests', count: 40, litresPerDay: 100, months: [1] }] };
+    expect(month(p)?.values).toMatchObject({ tightest: 0 });
+  });
+  it('says nothing where no source gives by month', () => {
+    expect(month(demo())).toBeUndefined();
   });
 });
 

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 // How the plan is worked out: friction, humps, the warmth of the water; and the words of caution.
+import { computed, ref } from 'vue';
 import ChoiceField from '../fields/ChoiceField.vue';
 import { changePlan } from '@vernal-slope/plan/edit';
 import { SITE_DEFAULTS, type Plan } from '@vernal-slope/plan/schema';
+import { tightestMonth } from '@vernal-slope/plan/year';
+import { MONTHS } from '../display/dates.ts';
 import { said } from '../display/faults.ts';
 import { useEdits } from '../session/planpage.ts';
 import QuantityField from '../fields/QuantityField.vue';
 
 type Settings = NonNullable<Plan['settings']>;
 
-defineProps<{ plan: Plan }>();
+const props = defineProps<{ plan: Plan }>();
 const { edit, perform } = useEdits();
 const FRICTION: { value: NonNullable<Settings['friction']>; label: string }[] = [
   { value: 'darcy-weisbach', label: 'Darcy-Weisbach, Colebrook' },
@@ -23,14 +26,28 @@ const GALLONS: { value: NonNullable<Settings['gallons']>; label: string }[] = [
   { value: 'us', label: 'the US one, 3.785 L' },
   { value: 'imperial', label: 'the imperial one, 4.546 L' },
 ];
+const opened = ref(false);
+// sought when somebody looks: it takes a balance of the plan
+const tightest = computed(() => tightestMonth(props.plan));
+const MONTH_CHOICES = computed(() => [
+  { value: 0, label: `the one with the least to spare (${MONTHS[tightest.value - 1]})` },
+  ...MONTHS.map((label, m) => ({ value: m + 1, label })),
+]);
+const setMonth = (v: number): boolean => set('month', v === 0 ? undefined : v, 'month');
 const setTemperature = (v: number): string | undefined =>
   said(edit(changePlan('water temperature', (p) => void ((p.site ??= {}).waterTemperatureC = v))));
 const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string): boolean =>
-  perform(changePlan(label, (p) => void ((p.settings ??= {})[key] = value)));
+  perform(
+    changePlan(label, (p) => {
+      const settings = (p.settings ??= {});
+      if (value === undefined) Reflect.deleteProperty(settings, key);
+      else settings[key] = value;
+    }),
+  );
 </script>
 
 <template>
-  <details class="method small">
+  <details class="method small" @toggle="opened = ($event.target as HTMLDetailsElement).open">
     <summary>How it is worked out</summary>
     <div class="settings">
       <label
@@ -62,6 +79,17 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
           label="A gallon is"
           data-test="gallons"
           @update:value="(v) => set('gallons', v, 'gallon')"
+      /></label>
+      <label
+        ><span>Month</span>
+        <ChoiceField
+          v-if="opened"
+          class="month"
+          :value="plan.settings?.month ?? 0"
+          :options="MONTH_CHOICES"
+          label="Month that it is worked out for"
+          data-test="solved-month"
+          @update:value="setMonth"
       /></label>
       <label
         >Water
@@ -109,6 +137,11 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
 
 .choice {
   width: 230px;
+}
+
+.month {
+  width: 330px;
+  max-width: 100%;
 }
 
 .warmth {

@@ -3,7 +3,14 @@
 import { computed } from 'vue';
 import { NSelect } from 'naive-ui';
 import type { NeedRow } from '@vernal-slope/plan/budget';
-import { CROP_ROWS, findCrop, findMethod, METHOD_ROWS } from '@vernal-slope/plan/catalogue';
+import {
+  CROP_ROWS,
+  findCrop,
+  findMethod,
+  GARDEN_SOIL_ROWS,
+  METHOD_ROWS,
+  USUAL_GARDEN_SOIL,
+} from '@vernal-slope/plan/catalogue';
 import { changeGarden, renameGarden } from '@vernal-slope/plan/edit';
 import { gardenServed, openingFor, openingWorking } from '@vernal-slope/plan/garden';
 import type { Garden } from '@vernal-slope/plan/schema';
@@ -31,6 +38,11 @@ const openTime = (): void => {
   if (served.value) openMade(openingWorking(props.row, served.value.plots, wants.value));
 };
 const plants = (n: number): string => `${n} ${n === 1 ? 'plant' : 'plants'}`;
+const KEPT = [
+  { value: 'moist', label: 'moist, every day' },
+  { value: 'from-thirst', label: 'from thirst, no more' },
+] as const;
+const SOILS = GARDEN_SOIL_ROWS.map((r) => ({ value: r.id, label: r.name }));
 const crops = CROP_ROWS.map((r) => ({ value: r.id, label: `${r.name} (Kc ${r.kcMid})` }));
 const methods = METHOD_ROWS.map((r) => ({ value: r.id, label: r.name }));
 function change(label: string, recipe: (g: Garden) => void): undefined {
@@ -124,7 +136,36 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       />
       %</label
     >
+    <template v-if="row.days">
+      <span class="small">kept</span>
+      <ChoiceField
+        class="mid"
+        :value="garden.kept ?? 'moist'"
+        :options="KEPT"
+        :label="`How the soil is kept, ${row.name}`"
+        data-test="garden-kept"
+        @update:value="(v) => change('how the soil is kept', (g) => void (g.kept = v))"
+      />
+      <template v-if="garden.kept === 'from-thirst'">
+        <span class="small">soil</span>
+        <ChoiceField
+          class="mid"
+          :value="garden.soil ?? USUAL_GARDEN_SOIL"
+          :options="SOILS"
+          :label="`Soil, ${row.name}`"
+          data-test="garden-soil"
+          @update:value="(v) => change('soil', (g) => void (g.soil = v))"
+        />
+      </template>
+    </template>
     <template #under>
+      <p class="small muted how" data-test="garden-how">
+        {{
+          row.days
+            ? 'Soil water is reckoned day by day over the weather on record.'
+            : 'By the mean of each month: a drought asks for more. Days of weather at Water say how much.'
+        }}
+      </p>
       <p v-if="served" class="served small" data-test="garden-served">
         <template v-if="served.plots.length + served.beds.length === 0"
           >No row and no bed waters it yet: add them at Outlets.</template
@@ -153,6 +194,7 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
 </template>
 
 <style scoped>
+.how,
 .served {
   flex: 1 1 100%;
 }

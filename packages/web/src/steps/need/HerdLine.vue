@@ -3,7 +3,7 @@
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/budget';
-import { ANIMAL_ROWS, findAnimal } from '@vernal-slope/plan/catalogue';
+import { ANIMAL_ROWS, drinkByWarmth, findAnimal } from '@vernal-slope/plan/catalogue';
 import { changeHerd, setHerdClass } from '@vernal-slope/plan/edit';
 import type { Herd } from '@vernal-slope/plan/schema';
 import { useEdits } from '../../session/planpage.ts';
@@ -18,6 +18,10 @@ const props = defineProps<{ row: NeedRow; view: NeedView; herd: Herd }>();
 const { perform } = useEdits();
 const settings = useSettings();
 const animals = computed(() => ANIMAL_ROWS.map((r) => ({ value: r.id, label: quoted(r.name, settings.units) })));
+const warmth = computed(() => {
+  const row = findAnimal(props.herd.class);
+  return row && drinkByWarmth(row);
+});
 /** The table, and the herd's own class where the table has none such. */
 const classes = computed(() =>
   animals.value.some((a) => a.value === props.herd.class)
@@ -70,7 +74,7 @@ function change(label: string, recipe: (h: Herd) => void): undefined {
     />
     <span class="small">a day</span>
     <TickField
-      v-if="findAnimal(herd.class)?.byTemperature"
+      v-if="warmth"
       class="small"
       :checked="herd.byWarmth ?? false"
       @update:checked="(on) => change('by warmth', (h) => void (h.byWarmth = on))"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // Under the needs: what is kept back and lost, the busiest hour, and what the sources give against what is needed.
 import { computed } from 'vue';
-import { DEFAULT_LOSS, type PlanBalance } from '@vernal-slope/plan/budget';
+import { DEFAULT_LOSS, OFTEN, roomOf, type PlanBalance, type Room } from '@vernal-slope/plan/budget';
 import { changeNeeds } from '@vernal-slope/plan/edit';
 import type { Needs, Plan } from '@vernal-slope/plan/schema';
 import { MONTHS } from '../../display/dates.ts';
 import { planField } from '../../display/planfields.ts';
-import { fixed, show, showPerDay, showText, unitFor } from '../../display/quantities.ts';
+import { fixed, percent, show, showPerDay, showText, unitFor } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NumberField from '../../fields/NumberField.vue';
@@ -28,7 +28,9 @@ const et0 = computed(() =>
   (needs.value.et?.et0 ?? []).map((mm) => show(planField('et0Mm').toSI(mm), 'evaporation', settings.units).text),
 );
 const tightest = computed(() => ({ ...props.balance.months[props.balance.tightest], month: props.balance.tightest }));
-const room = computed(() => props.balance.room.filter((r) => r.more > 0));
+const room = computed(() => roomOf(props.balance));
+const rooms = computed(() => room.value.rooms.filter((r) => Math.max(r.more, r.often ?? 0) > 0));
+const howMany = (r: Room, n: number): string => (r.kind === 'garden' ? showText(n, 'area', settings.units) : `${n}`);
 </script>
 
 <template>
@@ -93,14 +95,29 @@ const room = computed(() => props.balance.room.filter((r) => r.more > 0));
           them over the rest</template
         >.
       </p>
-      <ul v-if="room.length > 0" class="small" data-test="room">
-        <li v-for="r in room" :key="r.id">
-          Room for
-          <span class="figure">{{ r.kind === 'garden' ? showText(r.more, 'area', settings.units) : r.more }}</span>
-          more {{ r.kind === 'people' ? `people, ${r.name}` : `of ${r.name.replace(/^\d+ /, '')}` }}; a tenth less would
-          save <span class="figure">{{ showPerDay(r.tenthSaves, settings.units) }}</span>.
-        </li>
-      </ul>
+      <p v-if="room.recorded" class="small" data-test="recorded">
+        Of <span class="figure">{{ fixed(room.recorded.days, 0) }}</span> recorded days
+        <span class="figure">{{ percent(room.recorded.met) }}</span> are met, all tanks as one store of
+        <span class="figure">{{ showText(room.store, 'volume', settings.units) }}</span>, full on the first.
+      </p>
+      <template v-if="rooms.length > 0">
+        <ul class="small" data-test="room">
+          <li v-for="r in rooms" :key="r.id">
+            Room for <span class="figure">{{ howMany(r, r.more) }}</span> more
+            {{ r.kind === 'people' ? `people, ${r.name}` : `of ${r.name.replace(/^\d+ /, '')}`
+            }}<template v-if="r.often !== undefined && r.often > r.more"
+              >, <span class="figure">{{ howMany(r, r.often) }}</span> on {{ percent(OFTEN) }} of the days</template
+            >; a tenth less would save <span class="figure">{{ showPerDay(r.tenthSaves, settings.units) }}</span>.
+          </li>
+        </ul>
+        <p class="small muted">
+          {{
+            room.recorded
+              ? 'Each alone, with every recorded day met.'
+              : 'Each alone: every month of the mean year, its leanest week and each day’s hours, with the tanks as one store.'
+          }}
+        </p>
+      </template>
     </div>
   </div>
 </template>

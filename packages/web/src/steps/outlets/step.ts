@@ -11,6 +11,7 @@ import { elementsRun, elementFindings, filterFindings, filterRuns, filtersOf } f
 import { toteFindings, toteRuns } from '@vernal-slope/plan/tote';
 import { troughFindings, troughRuns } from '@vernal-slope/plan/trough';
 import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
+import { planMonth } from '@vernal-slope/plan/year';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';
 import { fallText, percent, show, showEntered, showText } from '../../display/quantities.ts';
@@ -41,7 +42,7 @@ export const outletsStep: StepRow = {
     const state = useBenches(
       computed(() => (here.value ? page.plan.value : null)),
       () => settings.units === 'us',
-      () => (page.budget.value ? page.budget.value.balance.tightest + 1 : DEFAULT_MONTH),
+      () => (page.plan.value ? planMonth(page.plan.value) : DEFAULT_MONTH),
       () => page.chosen.value,
     );
     // a trough or a tap picked elsewhere opens its bench, unless all entries are open

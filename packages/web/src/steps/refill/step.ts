@@ -5,6 +5,7 @@ import { DEFAULT_MONTH } from '@vernal-slope/plan/compile';
 import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/findings';
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { planMonth } from '@vernal-slope/plan/year';
 import { show } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
@@ -40,13 +41,7 @@ export const refillStep: StepRow = {
     const here = computed(() => page.step.value === 'refill');
     const state = useRefill(
       computed(() => (here.value ? page.plan.value : null)),
-      // where all months are alike, the one that a solve takes
-      () => {
-        const balance = page.budget.value?.balance;
-        if (!balance) return DEFAULT_MONTH;
-        const { months, tightest } = balance;
-        return months[tightest].spare < months[DEFAULT_MONTH - 1].spare - 1e-9 ? tightest + 1 : DEFAULT_MONTH;
-      },
+      () => (page.plan.value ? planMonth(page.plan.value) : DEFAULT_MONTH),
     );
     const picture = computed(() => state.run.answer.value?.picture ?? null);
     watch(state.run.answer, (found) => {

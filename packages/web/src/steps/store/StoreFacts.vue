@@ -7,11 +7,11 @@ import {
   daysLeft,
   haulFigures,
   overflowCascade,
-  yieldRuleOf,
   tankStore,
   type PlanBalance,
   type SizeAnswer,
 } from '@vernal-slope/plan/budget';
+import { yieldRuleOf } from '@vernal-slope/plan/year';
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';

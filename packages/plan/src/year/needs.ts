@@ -4,6 +4,7 @@ import {
   EFFECTIVE_RAIN,
   interpolate,
   plantNeed,
+  soilDays,
   spreadOver,
   totalNeed,
   type NeedTotals,
@@ -14,17 +15,21 @@ import type { Term, Working } from '@vernal-slope/core/working';
 import {
   findAnimal,
   herdWords,
+  drinkByWarmth,
   findCrop,
+  findGardenSoil,
   findMethod,
   findService,
+  rootsOf,
   USE_ROWS,
+  USUAL_GARDEN_SOIL,
   USUAL_HOURS,
   type UsualVisit,
 } from '../catalogue/index.ts';
-import { cubicMetres, litres, metresOfMm, minutesOf, railHours } from '../compile/index.ts';
+import { cubicMetres, emitterPlaces, litres, metresOfMm, minutesOf } from '../fields/index.ts';
 import type { Herd, NeedAt, Needs, Plan, Plot, VesselNode } from '../schema/index.ts';
-import { etByMonth, weatherOf, type EtByMonth } from './climate.ts';
-import { emitterPlaces } from '../fields/index.ts';
+import { etByMonth, meansOfMonths, weatherDays, weatherOf, type EtByMonth } from './climate.ts';
+import { railHours } from './drinkers.ts';
 import { isBed, isTote, isVessel, nameOf } from '../kinds/index.ts';
 
 export interface NeedRow extends Consumer {
@@ -45,6 +50,10 @@ export interface NeedRow extends Consumer {
   readonly at: NeedAt;
   /** Thought of, and not counted. */
   readonly ifToo: boolean;
+  /** m³ of each day of the plan's weather, where it hangs on the day; its months' means are `perDay`. */
+  readonly days?: Float64Array;
+  /** m³ a day by month while no rain falls, where that is more. */
+  readonly dryPerDay?: readonly number[];
 }
 
 /** Shares of a day's water by the hour, from when it is taken. */
@@ -52,6 +61,8 @@ const hoursFrom = (visits: readonly UsualVisit[]): number[] =>
   blendHours(visits.map((v) => ({ weight: v.share, hours: spreadOver(minutesOf(v.at), v.durationMin) })));
 const DEFAULT_KC = 1;
 const DEFAULT_EFFICIENCY = 0.8;
+/** A table that says so many times what was entered is told. */
+const THIRSTIER = 1.15;
 
 const there = (months: readonly number[] | undefined, m: number): boolean => !months || months.includes(m + 1);
 
@@ -82,20 +93,36 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const herd = (node.herds ?? [])[index];
   const row = findAnimal(herd.class);
   const climate = weatherOf(plan);
-  const table = row?.byTemperature?.map(([t, l]) => [t, l] as const);
+  const table = row && drinkByWarmth(row);
   const warm = herd.byWarmth && table;
-  const perHead = (m: number): number =>
-    warm ? interpolate(table, (climate.tMaxC[m] + climate.tMinC[m]) / 2) : herd.litresPerHeadPerDay;
-  const each = Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? perHead(m) : 0));
+  const meanWarmth = (m: number): number => (climate.tMaxC[m] + climate.tMinC[m]) / 2;
+  const weather = warm ? weatherDays(plan) : undefined;
+  const litresOf =
+    warm && weather
+      ? Float64Array.from(weather.warmth, (t, d) => (there(herd.months, weather.months[d]) ? interpolate(table, t) : 0))
+      : undefined;
+  const perHead = (m: number): number => (warm ? interpolate(table, meanWarmth(m)) : herd.litresPerHeadPerDay);
+  const each =
+    weather && litresOf
+      ? meansOfMonths(weather.months, litresOf)
+      : Array.from({ length: 12 }, (_, m) => (there(herd.months, m) ? perHead(m) : 0));
   const most = Math.max(...each);
-  const differs = row && !warm && (most < row.low || most > row.high);
+  const high = row && Math.max(row.high, row.hot ?? 0);
+  const differs = row && high !== undefined && !warm && (most < row.low || most > high);
+  // entered, and the place is warmer than what was entered for
+  const hottest = each.reduce(
+    (best, l, m) => (l > 0 && meanWarmth(m) > meanWarmth(best) ? m : best),
+    each.indexOf(most),
+  );
+  const inHeat = table && !warm && !climate.assumed ? interpolate(table, meanWarmth(hottest)) : 0;
+  const thirsty = inHeat > THIRSTIER * most;
   const name = `${herdWords(herd.count, herd.class)}${node.name ? `, ${node.name}` : ''}`;
   const source = warm
-    ? `${row?.source ?? ''}, by the month’s mean warmth`
+    ? `${row?.source ?? ''}, by ${weather ? 'each day’s warmth' : 'the month’s mean warmth'}`
     : herd.reason
       ? ownWords(herd.reason)
       : row
-        ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L (${row.source})`
+        ? `entered; the table of ${row.name.toLowerCase()} says ${row.low} to ${row.high} L${row.hot === undefined ? '' : `, ${row.hot} L in heat`} (${row.source})`
         : 'entered';
   return {
     id: `herd:${node.id}:${index}`,
@@ -109,9 +136,16 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
     source,
     working: eachWorking(name, herd.count, most, 'head', source),
     basis: warm ? (row?.basis ?? 'memory') : 'entered',
-    note: differs && !herd.reason ? `outside the ${row.low} to ${row.high} L of the table: say why` : undefined,
+    note: herd.reason
+      ? undefined
+      : differs
+        ? `outside the ${row.low} to ${high} L of the table: say why`
+        : thirsty
+          ? `its table says ${Math.round(inHeat)} L a head at the ${Math.round(meanWarmth(hottest))} °C of the hottest month, ${most} L are entered: reckon it by the warmth, or say why`
+          : undefined,
     at: { node: node.id, index },
     ifToo: herd.ifToo ?? false,
+    ...(litresOf ? { days: litresOf.map((l) => cubicMetres(herd.count * l)) } : {}),
   };
 }
 
@@ -160,11 +194,26 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
   const kc = g.kc ?? crop?.kcMid ?? DEFAULT_KC;
   const efficiency = g.efficiency ?? method?.typical ?? DEFAULT_EFFICIENCY;
   const rain = weatherOf(plan).rainMm;
-  const perDay = Array.from({ length: 12 }, (_, m) => {
-    if (!there(g.months, m)) return 0;
-    const used = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[m]) / DAYS_IN_MONTH[m];
-    return plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, metresOfMm(used), efficiency);
-  });
+  const weather = weatherDays(plan);
+  const soil = findGardenSoil(g.soil) ?? findGardenSoil(USUAL_GARDEN_SOIL);
+  const roots = rootsOf(g.crop);
+  const available = metresOfMm((soil?.availableMmPerM ?? 0) * roots.depthM);
+  const sparing = g.kept === 'from-thirst';
+  const zone = { available, mayLack: sparing ? roots.readily * available : 0 };
+  const depths =
+    weather &&
+    soilDays(weather.et0, g.rainFed === false ? new Float64Array(weather.rain.length) : weather.rain, kc, zone, (d) =>
+      there(g.months, weather.months[d]),
+    ).given;
+  const days = depths?.map((depth) => (depth * g.areaM2) / efficiency);
+  const perDay =
+    weather && days
+      ? meansOfMonths(weather.months, days)
+      : Array.from({ length: 12 }, (_, m) => {
+          if (!there(g.months, m)) return 0;
+          const used = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[m]) / DAYS_IN_MONTH[m];
+          return plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, metresOfMm(used), efficiency);
+        });
   const most = Math.max(...perDay);
   const month = perDay.indexOf(most);
   const depth = (key: string, tex: string, label: string, mm: number, from: string): Term => ({
@@ -176,7 +225,42 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     source: from,
   });
   const usedRain = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[month]) / DAYS_IN_MONTH[month];
-  const working: Working = {
+  const etaTerm: Term = {
+    key: 'eta',
+    tex: '\\eta',
+    name: 'share that reaches the roots',
+    value: efficiency,
+    dimension: 'ratio',
+    source: method?.source ?? 'entered',
+  };
+  const areaTerm: Term = { key: 'area', tex: 'A', name: 'area', value: g.areaM2, dimension: 'area', source: 'entered' };
+  const daily: Working | undefined = weather && {
+    code: 'need',
+    of: g.name,
+    rule: 'V = \\frac{ {{given}} \\, {{area}}}{ {{eta}} }',
+    terms: [
+      {
+        key: 'given',
+        tex: 'I',
+        name: 'depth to be given to the roots a day',
+        value: (most * efficiency) / g.areaM2,
+        dimension: 'length',
+        source: `mean of the month over ${weather.from}: soil water day by day`,
+      },
+      areaTerm,
+      etaTerm,
+    ],
+    result: { tex: 'V', value: most, dimension: 'volume' },
+    source: 'FAO-56 eq. 82 to 85: soil water balance of the root zone, day by day',
+    assumptions: [
+      'The thirstiest month’s mean day; dry days take more, and Store runs them one by one.',
+      sparing
+        ? 'It is watered in the evening as far as plants would thirst and no more: room is left for rain. Rain under a fifth of the day’s ET0 counts for nothing.'
+        : 'It is watered in the evening as far as it dried (the plan’s choice: kept moist). Rain under a fifth of the day’s ET0 counts for nothing.',
+      `Roots ${roots.depthM} m deep take ${Math.round(100 * roots.readily)} % of the water without thirst (${roots.known ? 'FAO-56 table 22' : 'assumption, as shallow vegetables'}); ${soil?.name ?? ''} holds ${soil?.availableMmPerM ?? 0} mm a metre (${g.soil === undefined ? 'assumption; ' : ''}FAO-56 table 19).`,
+    ],
+  };
+  const working: Working = daily ?? {
     code: 'need',
     of: g.name,
     rule: 'V = \\frac{\\left( {{et}} \\, {{kc}} - {{rain}} \\right) {{area}}}{ {{eta}} }',
@@ -197,15 +281,8 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
         source: crop?.source ?? 'entered',
       },
       depth('rain', 'P', 'rain that plants use, a day', usedRain, '0.8 of the month’s rain (common practice)'),
-      { key: 'area', tex: 'A', name: 'area', value: g.areaM2, dimension: 'area', source: 'entered' },
-      {
-        key: 'eta',
-        tex: '\\eta',
-        name: 'share that reaches the roots',
-        value: efficiency,
-        dimension: 'ratio',
-        source: method?.source ?? 'entered',
-      },
+      areaTerm,
+      etaTerm,
     ],
     result: { tex: 'V', value: most, dimension: 'volume' },
     source: 'FAO-56 eq. 56, ETc = Kc ET0; gross need by the efficiency of the method',
@@ -221,7 +298,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     each: litres(most) / g.areaM2,
     count: g.areaM2,
     perUnit: most / g.areaM2,
-    source: `ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`,
+    source: `${daily ? 'soil water day by day; ' : 'by the mean of each month; '}ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`,
     basis: 'computed',
     note: g.reason
       ? undefined
@@ -231,6 +308,10 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
         ].join('; ') || undefined,
     at: { list: 'gardens', index },
     ifToo: g.ifToo ?? false,
+    ...(days ? { days } : {}),
+    dryPerDay: Array.from({ length: 12 }, (_, m) =>
+      there(g.months, m) ? plantNeed(metresOfMm(et.et0[m]), kc, g.areaM2, 0, efficiency) : 0,
+    ),
   };
 }
 
@@ -381,6 +462,21 @@ export interface PlanNeeds {
   readonly et: EtByMonth;
   /** m³ kept back for fire, never planned away */ readonly fireReserve: number;
 }
+
+/** What is needed on each day of a series, m³ with losses: rows that hang on the day by their days, others by their month. */
+export function needDays(needs: PlanNeeds, months: Uint8Array): Float64Array {
+  const gross = 1 / (1 - needs.losses);
+  const found = new Float64Array(months.length);
+  for (const row of needs.rows) {
+    const days = row.days?.length === months.length ? row.days : undefined;
+    for (let d = 0; d < months.length; d++) found[d] += gross * (days ? days[d] : row.perDay[months[d]]);
+  }
+  return found;
+}
+
+/** What is needed a day by month (0 to 11) while no rain falls, m³ with losses. */
+export const dryNeed = (needs: PlanNeeds, month: number): number =>
+  needs.rows.reduce((sum, row) => sum + (row.dryPerDay ?? row.perDay)[month], 0) / (1 - needs.losses);
 
 /** Everything a plan needs. */
 export function planNeeds(plan: Plan): PlanNeeds {

@@ -1,7 +1,8 @@
 // The plan's weather as months and days: rain, warmth, reference evapotranspiration.
 import { hargreaves, penmanMonteith, vapourFromHumidity } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH, MID_MONTH } from '@vernal-slope/core/supply';
-import { dayNumber, dateOf } from '../formats/index.ts';
+import { metresOfMm } from '../fields/index.ts';
+import { dayNumber, dayOfYear, dateOf } from '../formats/index.ts';
 import type { Plan } from '../schema/index.ts';
 
 export interface MonthlyClimate {
@@ -14,12 +15,20 @@ export interface MonthlyClimate {
 /** Latitude taken where the plan has none. */
 export const ASSUMED_LATITUDE = 45;
 
-const monthOf = (day: number): number => Number(dateOf(day).slice(5, 7)) - 1;
-
 /** Month (0 to 11) of each day of a daily series. */
 export function monthsOfDays(start: string, length: number): Uint8Array {
   const first = dayNumber(start);
-  return Uint8Array.from({ length }, (_, k) => monthOf(first + k));
+  let [year, month] = [Number(start.slice(0, 4)), Number(start.slice(5, 7)) - 1];
+  const found = new Uint8Array(length);
+  for (let d = 0; d < length;) {
+    const next =
+      dayOfYear(month === 11 ? year + 1 : year, `${String(((month + 1) % 12) + 1).padStart(2, '0')}-01`) - first;
+    found.fill(month, d, Math.min(next, length));
+    d = next;
+    if (month === 11) year++;
+    month = (month + 1) % 12;
+  }
+  return found;
 }
 
 /** Mean by month over the days that are there; undefined where a month has none. */
@@ -91,6 +100,73 @@ export function monthlyClimate(plan: Plan): MonthlyClimate | undefined {
     tMinC: low as number[],
     from: daily.name ?? 'the daily series',
   };
+}
+
+/** Days of the plan's weather as the place had them. */
+export interface WeatherDays {
+  /** Month (0 to 11) of each day. */
+  readonly months: Uint8Array;
+  /** m of rain of each day; a missing day counts as dry */ readonly rain: Float64Array;
+  /** Mean of the day's warmth, °C; the month's where it is missing. */
+  readonly warmth: Float64Array;
+  /** Reference evapotranspiration, m a day: by the day's own warmth where only warmth is known, else the month's. */
+  readonly et0: Float64Array;
+  readonly from: string;
+}
+
+const daysKnown = new WeakMap<object, { readonly of: string; readonly days: WeatherDays }>();
+
+/** The plan's daily weather; undefined where the series has no warmth or is shorter than a year. */
+export function weatherDays(plan: Plan): WeatherDays | undefined {
+  const daily = plan.climate?.daily;
+  if (!daily?.tMaxC || !daily.tMinC || daily.rainMm.length < 365) return undefined;
+  const et = etByMonth(plan);
+  const of = `${et.method} ${et.latitudeDeg} ${et.et0.join()}`;
+  const before = daysKnown.get(daily);
+  if (before?.of === of) return before.days;
+  const climate = weatherOf(plan);
+  const length = daily.rainMm.length;
+  const months = monthsOfDays(daily.start, length);
+  const first = dayNumber(daily.start);
+  const newYears = new Map<number, number>();
+  const ofYear = (day: number): number => {
+    const year = Number(dateOf(day).slice(0, 4));
+    const start = newYears.get(year) ?? dayOfYear(year, '01-01');
+    newYears.set(year, start);
+    return day - start + 1;
+  };
+  const warmth = new Float64Array(length);
+  const et0 = new Float64Array(length);
+  for (let d = 0; d < length; d++) {
+    const m = months[d];
+    const high = daily.tMaxC[d];
+    const low = daily.tMinC[d];
+    const known = high !== null && low !== null;
+    warmth[d] = ((high ?? climate.tMaxC[m]) + (low ?? climate.tMinC[m])) / 2;
+    et0[d] = metresOfMm(
+      known && et.method === 'hargreaves' ? hargreaves(et.latitudeDeg, ofYear(first + d), high, low) : et.et0[m],
+    );
+  }
+  const days: WeatherDays = {
+    months,
+    rain: Float64Array.from(daily.rainMm, (v) => metresOfMm(v ?? 0)),
+    warmth,
+    et0,
+    from: daily.name ?? `days from ${daily.start} on`,
+  };
+  daysKnown.set(daily, { of, days });
+  return days;
+}
+
+/** Means by month over days; 0 where a month has none. */
+export function meansOfMonths(months: Uint8Array, values: Float64Array): number[] {
+  const sum = new Array<number>(12).fill(0);
+  const count = new Array<number>(12).fill(0);
+  values.forEach((v, k) => {
+    sum[months[k]] += v;
+    count[months[k]]++;
+  });
+  return sum.map((s, m) => (count[m] > 0 ? s / count[m] : 0));
 }
 
 export interface EtByMonth {

@@ -22,7 +22,7 @@ import {
   perMetre,
   perSecond,
   seconds,
-} from '../compile/index.ts';
+} from '../fields/index.ts';
 import type { HaulEntry, Plan, Roof, SourceNode, SunPumpEntry } from '../schema/index.ts';
 import { ASSUMED_LATITUDE, monthlyClimate, monthsOfDays } from './climate.ts';
 import { summariseTests } from './tests.ts';

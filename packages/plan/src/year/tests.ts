@@ -10,7 +10,7 @@ import {
   type FlowEstimate,
   type Recession,
 } from '@vernal-slope/core/supply';
-import { cubicMetres, flowFromLpm } from '../compile/index.ts';
+import { cubicMetres, flowFromLpm } from '../fields/index.ts';
 import { dayNumber } from '../formats/index.ts';
 import type { FlowTest, SourceNode } from '../schema/index.ts';
 
