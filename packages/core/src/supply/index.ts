@@ -1,5 +1,14 @@
 // What comes in: timed fills, falling springs, streams, roofs, pumps, hauling. The face of the subject.
-export { deviation, mean, repairWorth, studentT, timedFills, type Fill, type FlowEstimate } from './timedfills.ts';
+export {
+  deviation,
+  farthestAllowed,
+  mean,
+  repairWorth,
+  studentT,
+  timedFills,
+  type Fill,
+  type FlowEstimate,
+} from './timedfills.ts';
 export { fallingLimb, recession, type DatedFlow, type Recession } from './recession.ts';
 export { FLOAT_CORRECTION, floatFlow, rectangularWeirFlow, vNotchCoefficients, vNotchFlow } from './stream.ts';
 export { designFlow, gutterCapacity, roofSeries, roofYield } from './roof.ts';

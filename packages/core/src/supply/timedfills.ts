@@ -20,10 +20,10 @@ export interface FlowEstimate {
   readonly suspects: readonly number[];
 }
 
-/** Modified z-score beyond which a fill is questioned. */
-const SUSPECT = 3.5;
-/** Fills are never asked to agree better than this share of their median: a hand on a stopwatch. */
-const HAND = 0.01;
+/** Honest sets of fills of which one is questioned all the same: a share. */
+const QUESTIONED = 0.05;
+/** Fills are never asked to agree better than this share of their median: a hand on a stopwatch (common practice, no source). */
+const HAND = 0.05;
 
 const middle = (sorted: readonly number[]): number => {
   const half = sorted.length / 2;
@@ -45,12 +45,43 @@ export function deviation(list: readonly number[]): number {
 export const studentT = (confidence: number, freedom: number): number => quantile(0.5 + confidence / 2, freedom);
 
 /**
+ * How far the i-th farthest of n may lie from the mean, in deviations, so that of honest sets one in `share` is questioned.
+ * @param n figures, @param i 1 for the farthest; n − i at least 2
+ * @see Rosner (1983), Percentage points for a generalized ESD many-outlier procedure, Technometrics 25, 165-172
+ */
+export function farthestAllowed(n: number, i: number, share = QUESTIONED): number {
+  const left = n - i + 1;
+  const t = quantile(1 - share / (2 * left), left - 2);
+  return ((left - 1) * t) / Math.sqrt((left - 2 + t * t) * left);
+}
+
+/** Places of figures that lie too far from the others: the farthest is taken away, and the next held against the rest. */
+function outlying(list: readonly number[]): number[] {
+  const left = list.map((value, at) => ({ value, at }));
+  const taken: number[] = [];
+  let outliers = 0;
+  // with few figures each further look would question honest ones more often: the share is parted among the looks
+  const looks = Math.max(1, Math.floor(list.length / 3));
+  for (let i = 1; i <= looks && left.length >= 3; i++) {
+    const values = left.map((l) => l.value);
+    const m = mean(values);
+    const s = deviation(values);
+    if (s <= 0) break;
+    const far = left.reduce((most, l, k) => (Math.abs(l.value - m) > Math.abs(left[most].value - m) ? k : most), 0);
+    const { value, at } = left.splice(far, 1)[0];
+    taken.push(at);
+    if (Math.abs(value - m) / s > farthestAllowed(list.length, i, QUESTIONED / looks)) outliers = i;
+  }
+  return taken.slice(0, outliers);
+}
+
+/**
  * Flow from timed fills.
  * @param fills at least one, each of a volume and a time above 0
- * @returns mean, spread and 95 % interval (Student), and suspects: modified z-score above 3.5 with the median
- *   absolute deviation held to at least 1 % of the median; three fills or more are needed to question one
+ * @returns mean, spread and 95 % interval (Student), and suspects: those that the generalized extreme studentized deviate
+ *   test at 5 % takes out and that lie more than 5 % from the median; three fills or more are needed to question one
  * @throws RangeError for no fill, or a fill of no volume or no time
- * @see Iglewicz and Hoaglin (1993), How to Detect and Handle Outliers (from memory)
+ * @see Rosner (1983), Technometrics 25, 165-172
  * @example timedFills([{ volume: 0.004, duration: 170 }]).mean = 2.353e-5 m³/s (1.41 L/min)
  */
 export function timedFills(fills: readonly Fill[]): FlowEstimate {
@@ -63,14 +94,15 @@ export function timedFills(fills: readonly Fill[]): FlowEstimate {
   const s = deviation(flows);
   const n = flows.length;
   const median = middle(rising(flows));
-  const off = Math.max(middle(rising(flows.map((q) => Math.abs(q - median)))), HAND * median);
   return {
     flows,
     mean: m,
     deviation: s,
     halfWidth: n < 2 ? Infinity : (studentT(0.95, n - 1) * s) / Math.sqrt(n),
     spread: (Math.max(...flows) - Math.min(...flows)) / m,
-    suspects: n < 3 ? [] : flows.flatMap((q, k) => ((0.6745 * Math.abs(q - median)) / off > SUSPECT ? [k] : [])),
+    suspects: outlying(flows)
+      .filter((k) => Math.abs(flows[k] - median) > HAND * median)
+      .sort((a, b) => a - b),
   };
 }
 

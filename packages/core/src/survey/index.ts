@@ -2,6 +2,7 @@
 export {
   byHeights,
   clinometer,
+  gaugeError,
   gaugeFall,
   levelled,
   methodError,
@@ -19,11 +20,11 @@ export {
   contradiction,
   reverseWalk,
   spreadMisclosure,
-  walkErrors,
   type Closure,
   type ClosureWord,
   type Contradiction,
   type WalkLeg,
 } from './walk.ts';
+export { along, errorAlone, errorOf, errorOfLeg, from, type Gathered, type LegError } from './errors.ts';
 export { bookLevels, type BookedRow, type LevelBook, type StaffReading } from './booking.ts';
 export { simplifyTrack, toMetres, type TrackPoint } from './simplify.ts';

@@ -17,8 +17,14 @@ export interface MethodRow {
   readonly name: string;
   /** Standard error of one setting or reading of a height, m. */
   readonly setting: number;
-  /** Further standard error for each metre of length, m/m. */
+  /** Further standard error by chance for each metre of length, m/m. */
   readonly perMetre: number;
+  /** Standard error that is alike on every leg of the instrument, m/m: its index. */
+  readonly common?: number;
+  /** Length that one setting carries, m: a longer leg is so many of them. */
+  readonly reach?: number;
+  /** Finds heights, each by itself, and not differences. */
+  readonly heights?: boolean;
   /** Standard error of the length, as a share of it. */
   readonly lengthShare: number;
   readonly source: string;
@@ -33,34 +39,40 @@ export const METHODS: Readonly<Record<SurveyMethod, MethodRow>> = {
     name: 'water-level tube and sticks',
     setting: 0.005,
     perMetre: 0,
+    reach: 15,
     lengthShare: 0.01,
-    source: 'common practice, no source',
+    source: '5 mm a mark; a tube carries 15 m at a time (common practice, no source)',
   },
   'sight-level': {
     name: 'hand or sight level and staff',
     setting: 0.02,
-    perMetre: 0.0005,
+    perMetre: 0.000354,
+    common: 0.000354,
+    reach: 60,
     lengthShare: 0.01,
-    source: 'common practice, no source',
+    source: '2 cm a reading, 0.05 % of the length, half of that variance its index (common practice, no source)',
   },
   'slope-level': {
     name: 'slope vial or inspector’s level',
     setting: 0.005,
-    perMetre: 0.002,
+    perMetre: 0.00141,
+    common: 0.00141,
     lengthShare: 0.01,
-    source: 'common practice, no source',
+    source: '0.2 % of the length, half of that variance its index (common practice, no source)',
   },
   clinometer: {
     name: 'tape and clinometer',
     setting: 0,
-    perMetre: 0.0087,
+    perMetre: 0.00615,
+    common: 0.00615,
     lengthShare: 0.01,
-    source: 'half a degree of the angle (common practice, no source)',
+    source: 'half a degree of the angle, half of that variance its index (common practice, no source)',
   },
   map: {
     name: 'contours of a map',
     setting: 2.5,
     perMetre: 0,
+    heights: true,
     lengthShare: 0.02,
     source: 'half of a 5 m contour interval (from memory: national map accuracy)',
   },
@@ -68,23 +80,32 @@ export const METHODS: Readonly<Record<SurveyMethod, MethodRow>> = {
     name: 'elevation grid',
     setting: 2,
     perMetre: 0,
+    heights: true,
     lengthShare: 0.01,
     source: 'common practice, no source; the grid’s own figure is better',
   },
-  altimeter: { name: 'altimeter', setting: 1.5, perMetre: 0, lengthShare: 0.02, source: 'common practice, no source' },
+  altimeter: {
+    name: 'altimeter',
+    setting: 1.5,
+    perMetre: 0,
+    heights: true,
+    lengthShare: 0.02,
+    source: 'common practice, no source',
+  },
   gps: {
     name: 'GPS track',
     setting: 5,
     perMetre: 0,
+    heights: true,
     lengthShare: 0.02,
     source: 'heights by satellite are poor: some 5 m (common practice, no source)',
   },
   gauge: {
     name: 'gauge on a closed, full hose',
-    setting: 0.15,
+    setting: 0.094,
     perMetre: 0,
     lengthShare: 0.01,
-    source: 'gauge of class 1.6 to 100 kPa: 1.6 kPa (EN 837-1, from memory)',
+    source: 'class 1.6 of the least range that reads it, 0.9 kPa to 100 kPa (EN 837-1, from memory)',
   },
   guess: { name: 'guess', setting: 0, perMetre: 0.05, lengthShare: 0.1, source: 'common practice, no source' },
 };
@@ -118,7 +139,28 @@ export function runOf(slope: number, rise: number): number {
 
 /** Error of a method's height difference over a length, from settings read `settings` times; m. */
 export const methodError = (method: SurveyMethod, length: number, settings = 1): number =>
-  Math.hypot(METHODS[method].setting * Math.sqrt(2 * settings), METHODS[method].perMetre * length);
+  Math.hypot(
+    METHODS[method].setting * Math.sqrt(2 * settings),
+    METHODS[method].perMetre * length,
+    (METHODS[method].common ?? 0) * length,
+  );
+
+/** Ends of the scales that gauges are made with, kPa. @see EN 837-1 (from memory) */
+const RANGES = [60, 100, 160, 250, 400, 600, 1000, 1600];
+/** Share of its range that a gauge may be wrong by: class 1.6. */
+const CLASS = 0.016;
+
+/**
+ * Standard error of a gauge, Pa: its class is a share of its range, whatever it reads, and any error within it is as likely.
+ * @param pressure Pa; the least range that reads it is taken @param share class, as a share
+ * @see EN 837-1 (from memory); Guide to the expression of uncertainty in measurement, 4.3.7: limit over root three
+ * @example gaugeError(85_000) = 924 Pa (a gauge to 100 kPa)
+ */
+export function gaugeError(pressure: number, share = CLASS): number {
+  const kPa = Math.abs(pressure) / 1000;
+  const range = RANGES.find((r) => r >= kPa) ?? kPa;
+  return (1000 * share * range) / Math.sqrt(3);
+}
 
 /**
  * Water-level tube: the marks on two sticks, read from the ground up.
@@ -175,5 +217,5 @@ export const byHeights = (method: 'map' | 'grid' | 'altimeter' | 'gps', start: n
  */
 export const gaugeFall = (pressure: number, density: number, g: number): Measured => ({
   rise: -pressure / (density * g),
-  error: METHODS.gauge.setting,
+  error: gaugeError(pressure) / (density * g),
 });

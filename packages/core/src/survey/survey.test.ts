@@ -6,6 +6,12 @@ import {
   clinometer,
   closure,
   contradiction,
+  along,
+  errorAlone,
+  errorOf,
+  errorOfLeg,
+  from,
+  gaugeError,
   gaugeFall,
   levelled,
   methodError,
@@ -16,9 +22,8 @@ import {
   slopeOf,
   spreadMisclosure,
   toMetres,
-  walkErrors,
   waterLevel,
-  type WalkLeg,
+  type LegError,
 } from './index.ts';
 
 const leg = fc.record({
@@ -136,12 +141,50 @@ describe('levelling booked by rise and fall', () => {
 });
 
 describe('errors and closing', () => {
-  it('add up in quadrature: 3 and 4 cm make 5', () => {
-    const legs: WalkLeg[] = [
-      { length: 10, rise: 0, error: 0.03 },
-      { length: 10, rise: 0, error: 0.04 },
-    ];
-    expect(walkErrors(legs).map((e) => Number(e.toFixed(6)))).toEqual([0, 0.03, 0.05]);
+  const walked = (legs: readonly LegError[], backwards = false): number =>
+    errorOf(legs.reduce((walk, leg) => along(walk, leg, backwards), from()));
+  it('of chance add up in quadrature: 3 and 4 cm make 5', () => {
+    expect(walked([{ chance: 0.03 }, { chance: 0.04 }])).toBeCloseTo(0.05, 12);
+    expect(errorOf(along(from(0.03), { chance: 0.04 }))).toBeCloseTo(0.05, 12);
+  });
+  it('that are common add up straight one way, and fall out there and back', () => {
+    const leg: LegError = { chance: 0, common: { of: 'clinometer', error: 0.1 } };
+    expect(walked([leg, leg, leg])).toBeCloseTo(0.3, 12);
+    expect(errorOf(along(along(from(), leg), leg, true))).toBeCloseTo(0, 12);
+    // of two instruments they are two chances
+    expect(walked([leg, { chance: 0, common: { of: 'slope-level', error: 0.1 } }])).toBeCloseTo(0.1 * Math.SQRT2, 12);
+  });
+  it('of heights by satellite are those of the first and the last, however many lie between: 7 m, not 35', () => {
+    const legs = Array.from({ length: 25 }, () => errorOfLeg('gps', 20, 1));
+    expect(walked(legs)).toBeCloseTo(5 * Math.SQRT2, 9);
+    expect(errorAlone(legs[0])).toBeCloseTo(5 * Math.SQRT2, 9);
+    // parted by a tube they are four heights
+    expect(walked([legs[0], errorOfLeg('water-level', 10, 0), legs[0]])).toBeCloseTo(
+      Math.hypot(10, errorAlone(errorOfLeg('water-level', 10, 0))),
+      9,
+    );
+  });
+  it('a leg of 300 m by a tube that carries 15 is twenty settings', () => {
+    expect(errorAlone(errorOfLeg('water-level', 300, -4))).toBeCloseTo(0.005 * Math.sqrt(2 * 20), 12);
+    expect(errorAlone(errorOfLeg('water-level', 300, -4, 3))).toBeCloseTo(0.005 * Math.sqrt(2 * 3), 12);
+    expect(errorAlone(errorOfLeg('water-level', 10, -4))).toBeCloseTo(methodError('water-level', 10), 12);
+  });
+  it.each(['sight-level', 'slope-level', 'clinometer'] as const)('one leg by %s is as good as it was', (method) => {
+    expect(errorAlone(errorOfLeg(method, 44, -4))).toBeCloseTo(methodError(method, 44), 12);
+    // half a degree over 44 m of slope
+    if (method === 'clinometer') expect(methodError(method, 44)).toBeCloseTo(44 * Math.sin(Math.PI / 360), 2);
+  });
+  it('of a gauge are a class of its range, not of what it reads', () => {
+    // class 1.6: of 60, 100 and 250 kPa
+    for (const [kPa, range] of [
+      [20, 60],
+      [60, 60],
+      [61, 100],
+      [170, 250],
+      [2000, 2000],
+    ])
+      expect(gaugeError(kPa * 1000)).toBeCloseTo((16 * range) / Math.sqrt(3), 6);
+    expect(gaugeFall(150_000, 999.7, 9.80665).error).toBeCloseTo((16 * 160) / Math.sqrt(3) / (999.7 * 9.80665), 9);
   });
   it.each([
     [0.02, 'better'],
@@ -152,7 +195,7 @@ describe('errors and closing', () => {
     expect(closure(100 + miss, 100, 0.1).word).toBe(word);
   });
   it('spreads by distance, by hand: 0.06 m over 100, 200 and 300 m takes 1, 2 and 3 cm', () => {
-    const legs = [100, 200, 300].map((length) => ({ length, rise: -1, error: 0 }));
+    const legs = [100, 200, 300].map((length) => ({ length, rise: -1 }));
     expect(spreadMisclosure(legs, 0.06).map((r) => Number(r.toFixed(6)))).toEqual([-1.01, -1.02, -1.03]);
   });
   it('of nothing changes nothing; of anything takes just that away', () => {

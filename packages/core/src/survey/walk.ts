@@ -3,18 +3,6 @@
 export interface WalkLeg {
   /** m along the ground */ readonly length: number;
   /** m, up positive */ readonly rise: number;
-  /** Standard error of the rise, m. */ readonly error: number;
-}
-
-/** Standard error of the height at each station, m: legs in quadrature, the start first. */
-export function walkErrors(legs: readonly WalkLeg[], start = 0): number[] {
-  const out = [start];
-  let sum = start * start;
-  for (const leg of legs) {
-    sum += leg.error * leg.error;
-    out.push(Math.sqrt(sum));
-  }
-  return out;
 }
 
 export type ClosureWord = 'better' | 'as-good' | 'worse' | 'blunder';

@@ -122,13 +122,20 @@ describe('room for more', () => {
     expect(herd(ousel)).toBeLessThanOrEqual(Math.floor((litres(full.months[6].spare) * 0.9) / 8));
     expect(herd(ousel)).toBeGreaterThan(0);
     expect(roomOf(full).recorded).toBeUndefined();
-    // all come at noon, and what is stored is kept back for fire: the troughs alone bridge the hour
-    const reserved = structuredClone(ousel);
-    const low = reserved.nodes.find((n) => n.id === 'low');
-    if (low?.kind === 'trough' && low.herds) low.herds[0].visits = [{ at: '12:00', durationMin: 30, share: 1 }];
-    const stored = herd(reserved);
-    reserved.needs = { ...reserved.needs, fireReserveL: 6000 };
-    expect(herd(reserved)).toBeLessThan(stored);
+    // 1 L/min and all come at noon: 144 ewes of 10 L by the day's sum; with the tank kept back for fire the trough's
+    // 350 L and the hour's 60 L water 41
+    const noon = (fireReserveL: number): number => {
+      const plan = ewes(4);
+      delete plan.climate;
+      plan.needs = { lossShare: 0, fireReserveL };
+      plan.nodes[0] = { ...plan.nodes[0], type: 'spring', yieldLpm: 1, roof: undefined } as Plan['nodes'][number];
+      const trough = plan.nodes.at(-1);
+      if (trough?.kind === 'trough' && trough.herds)
+        trough.herds[0].visits = [{ at: '12:00', durationMin: 60, share: 1 }];
+      return 4 + (roomOf(planBalance(plan)).rooms.at(0)?.more ?? 0);
+    };
+    expect(noon(0)).toBe(144);
+    expect(noon(6000)).toBe(41);
     expect(balanceFindings(full).find((f) => f.code === 'months-carried')).toMatchObject({
       severity: 'ok',
       values: { recorded: 0 },

@@ -164,7 +164,7 @@ export const spreadOverLegs = (lineId: string, misclosure: number): Command => (
   recipe: (plan) => {
     const line = lineOf(plan, lineId);
     const rises = spreadMisclosure(
-      line.legs.map((leg, k) => ({ length: leg.lengthM, rise: riseOf(plan, line, k), error: 0 })),
+      line.legs.map((leg, k) => ({ length: leg.lengthM, rise: riseOf(plan, line, k) })),
       misclosure,
     );
     let ground = startGround(plan, line, 0);

@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
+import { applyCommand, spreadOverLegs } from '../edit/index.ts';
 import type { Line, Plan } from '../schema/index.ts';
-import { heightErrors, judgePlan, legError, lineClosure, solvePlan, stationErrors } from './index.ts';
+import { errorBetween, heightErrors, judgePlan, legError, lineClosure, solvePlan, stationErrors } from './index.ts';
 
 const loaded = loadPlan(
   readFileSync(new URL('../../../../demo/plans/ousel-bank.vernal.json', import.meta.url), 'utf8'),
@@ -25,9 +26,9 @@ describe('errors', () => {
   it('of a leg are its own when it names one, else its method’s', () => {
     const leg = main(demo).legs[0];
     // one setting of a hand level: 0.02 √2, and 0.5 mm a metre over 24 m
-    expect(legError(leg)).toBeCloseTo(Math.hypot(0.02 * Math.SQRT2, 0.0005 * 24), 9);
-    expect(legError({ ...leg, survey: { method: 'gps', errorM: 0.3 } })).toBe(0.3);
-    expect(legError({ ...leg, survey: undefined })).toBeCloseTo(legError(leg), 9);
+    expect(legError(leg, -1)).toBeCloseTo(Math.hypot(0.02 * Math.SQRT2, 0.0005 * 24), 4);
+    expect(legError({ ...leg, survey: { method: 'gps', errorM: 0.3 } }, -1)).toBe(0.3);
+    expect(legError({ ...leg, survey: undefined }, -1)).toBeCloseTo(legError(leg, -1), 9);
   });
   it('grow along the walk and never shrink', () => {
     const e = stationErrors(demo, main(demo));
@@ -35,11 +36,115 @@ describe('errors', () => {
     // the clinometer over 44 m is the worst of them: half a degree
     expect(e[3] - e[2]).toBeGreaterThan(0.3);
   });
-  it('of places count from the first walk, and a known height has its own', () => {
+  it('of a place that keeps its walked height are the walk’s, whatever is known of it: ± 0.40, not 0.05', () => {
     const errors = heightErrors(demo);
     expect(errors.get('adit')).toBe(0);
-    expect(errors.get('low')).toBe(0.05);
+    // 732.40 walked, 732.46 known
+    expect(errors.get('low')).toBeCloseTo(stationErrors(demo, main(demo)).at(-1) ?? 0, 9);
+    expect(errors.get('low')).toBeGreaterThan(0.35);
     expect(errors.get('kitchen')).toBeGreaterThan(errors.get('hill') ?? 1);
+  });
+  it('of a place that was put on its known height are that height’s, and the walk to it is held at both ends', () => {
+    const close = lineClosure(demo, main(demo));
+    const before = stationErrors(demo, main(demo));
+    const p = applyCommand(demo, spreadOverLegs('main', close?.misclosure ?? 0))?.plan ?? demo;
+    expect(heightErrors(p).get('low')).toBe(0.05);
+    const errors = stationErrors(p, main(p));
+    expect(errors.at(-1)).toBeLessThanOrEqual(0.05);
+    // the worst is the leg by clinometer: after it the known end says more than the start
+    for (let k = 1; k < errors.length; k++) expect(errors[k]).toBeLessThanOrEqual(before[k] + 1e-12);
+    expect(errors[3]).toBeLessThan(0.25 * before[3]);
+  });
+  it('between two places are those of the walk between them, not of the one from the plan’s start', () => {
+    const far = changed((p) => {
+      for (const leg of p.lines.find((l) => l.id === 'adit-hill')?.legs ?? []) leg.survey = { method: 'gps' };
+    });
+    expect(heightErrors(far).get('kitchen')).toBeGreaterThan(7);
+    expect(errorBetween(far, 'hill', 'kitchen')).toBeLessThan(0.1);
+    expect(errorBetween(far, 'hill', 'nowhere')).toBeUndefined();
+  });
+});
+
+describe('where a ± is shown, the truth lies in it as often as one standard error says', () => {
+  /** Bell-shaped figures, mean 0 and deviation 1, the same each time. */
+  function normals(seed: number): () => number {
+    let at = seed;
+    const random = (): number => (at = (at * 16807) % 2147483647) / 2147483647;
+    return () => Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+  }
+  const lengths = [24, 72, 44, 92, 54, 96];
+  const rises = [-1.5, -4.5, 4.4, -6.7, -0.7, -0.6];
+  /** A walk as it was read: every reading with its own error, the instrument with one for all. */
+  const read: Record<string, (normal: () => number) => number[]> = {
+    'water-level': (normal) =>
+      lengths.map((l, k) => {
+        let rise = rises[k];
+        // the tube carries 15 m: two marks to be read each time
+        for (let at = 0; at < l; at += 15) rise += 0.005 * (normal() - normal());
+        return rise;
+      }),
+    'sight-level': (normal) => {
+      const index = 0.000354 * normal();
+      return lengths.map((l, k) => {
+        let rise = rises[k] + l * (index + 0.000354 * normal());
+        for (let at = 0; at < l; at += 60) rise += 0.02 * (normal() - normal());
+        return rise;
+      });
+    },
+    clinometer: (normal) => {
+      // degrees: the circle is off by one angle, each reading by another
+      const index = 0.3524 * normal();
+      const inRad = (deg: number): number => (deg * Math.PI) / 180;
+      return lengths.map((l, k) => {
+        const angle = (Math.asin(rises[k] / l) * 180) / Math.PI + index + 0.3524 * normal();
+        return l * Math.sin(inRad(angle));
+      });
+    },
+    gps: (normal) => {
+      const heights = [0, ...rises].map(() => 5 * normal());
+      return rises.map((r, k) => r + heights[k + 1] - heights[k]);
+    },
+    map: (normal) => {
+      const heights = [0, ...rises].map(() => 2.5 * normal());
+      return rises.map((r, k) => r + heights[k + 1] - heights[k]);
+    },
+    gauge: (normal) => {
+      // a class is a limit: any error within it is as likely; 6.7 m ask for the next range
+      const even = (): number => Math.atan2(normal(), normal()) / Math.PI;
+      return rises.map((r) => r + (even() * 0.016 * (Math.abs(r) > 6.1 ? 100_000 : 60_000)) / 9806.65);
+    },
+  };
+  it.each(Object.keys(read))('by %s', (method) => {
+    const normal = normals(31 + method.length);
+    let ground = 742;
+    const p = changed((x) => {
+      const line = main(x);
+      line.legs = lengths.map((lengthM, k) => ({
+        ...line.legs[0],
+        lengthM,
+        endGroundM: (ground += rises[k]),
+        survey: { method: method as 'gps' },
+      }));
+      const [hill, low] = ['hill', 'low'].map((id) => x.nodes.find((n) => n.id === id));
+      if (hill) hill.groundM = 742;
+      if (low) Object.assign(low, { groundM: ground, knownGroundM: undefined, knownErrorM: undefined });
+      x.lines = [line];
+    });
+    const shown = stationErrors(p, main(p));
+    const runs = 4000;
+    const inside = shown.map(() => 0);
+    for (let k = 0; k < runs; k++) {
+      let off = 0;
+      read[method](normal).forEach((rise, leg) => {
+        off += rise - rises[leg];
+        if (Math.abs(off) <= shown[leg + 1]) inside[leg + 1]++;
+      });
+    }
+    for (let leg = 1; leg < shown.length; leg++) {
+      // one standard error holds 68.3 % of a bell; a sum of few even chances a little less
+      expect(inside[leg] / runs, `${method} after leg ${leg}`).toBeGreaterThan(method === 'gauge' ? 0.56 : 0.655);
+      expect(inside[leg] / runs, `${method} after leg ${leg}`).toBeLessThan(0.71);
+    }
   });
 });
 
@@ -71,6 +176,17 @@ describe('a gauge on a closed hose', () => {
   it('that agrees says nothing', () => {
     // the tap stands 737.60, the water 743.43: 5.83 m, 57.2 kPa
     expect(codes(withGauge(57)).some((f) => f.code === 'gauge-contradicts')).toBe(false);
+  });
+  it('is compared over the walk from its tank: a spring line by satellite hides nothing', () => {
+    const far = (kPa: number): Plan => {
+      const p = withGauge(kPa);
+      for (const leg of p.lines.find((l) => l.id === 'adit-hill')?.legs ?? []) leg.survey = { method: 'gps' };
+      return p;
+    };
+    const told = codes(far(86.6)).find((f) => f.code === 'gauge-contradicts');
+    // 3 m of water more than the walk from the tank says
+    expect(Number(told?.values.difference)).toBeCloseTo(3, 1);
+    expect(codes(far(57)).some((f) => f.code === 'gauge-contradicts')).toBe(false);
   });
   it('that contradicts the walk is held against it, in both terms', () => {
     const finding = codes(withGauge(85)).find((f) => f.code === 'gauge-contradicts');

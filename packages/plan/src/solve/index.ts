@@ -2,7 +2,7 @@
 export { judgePlan, LEAST_BORE } from './findings.ts';
 export { raiseFor, starvedBy, starvedStores } from './inflow.ts';
 export { heightFor, type PlanHeight } from './height.ts';
-export { ASSUMED_METHOD, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
+export { ASSUMED_METHOD, errorBetween, heightErrors, legError, lineClosure, stationErrors } from './heights.ts';
 export { refillOf, settledRefill, visitsOf, type PlanRefill, type Visit } from './refill.ts';
 export { bestWiderPipe, withPipe, withPipes, type PipeRemedy } from './remedy.ts';
 export { sizesReport, solveReport, type SolveReport } from './report.ts';
