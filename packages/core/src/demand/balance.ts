@@ -43,7 +43,3 @@ export function monthBalance(given: readonly number[], needed: readonly number[]
     spareHours: given.flatMap((v, h) => (v > needed[h] ? [h] : [])),
   };
 }
-
-/** How many more units, each needing `perUnit` m³ a day, the spare water of a day carries. */
-export const carries = (spare: number, perUnit: number): number =>
-  perUnit > 0 && spare > 0 ? Math.floor(spare / perUnit + 1e-9) : 0;

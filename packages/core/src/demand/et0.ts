@@ -54,9 +54,16 @@ export interface Weather {
   readonly windAt2?: number;
   /** Hours of bright sunshine; from the range of temperature when left out. */
   readonly sunshineHours?: number;
-  /** Soil heat flux, MJ/m²; 0 for a day. */
+  /** Soil heat flux, MJ/m² a day; 0 for a day, `soilHeatOfMonth` for a month. */
   readonly soilHeat?: number;
 }
+
+/**
+ * Heat that goes into the ground in a month, MJ/m² a day, from the mean warmth (°C) of the months before and after.
+ * @see FAO-56 eq. 43
+ * @example soilHeatOfMonth(14.1, 18.8) = 0.33 (FAO-56 example 13)
+ */
+export const soilHeatOfMonth = (before: number, after: number): number => 0.07 * (after - before);
 
 /**
  * Penman-Monteith of the reference grass.

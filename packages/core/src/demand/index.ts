@@ -10,6 +10,7 @@ export {
   radiationFromSunshine,
   saturationKPa,
   saturationSlope,
+  soilHeatOfMonth,
   vapourFromHumidity,
   windAt2,
   type Weather,
@@ -25,4 +26,4 @@ export {
   type Consumer,
 } from './need.ts';
 export { soilDays, type RootZone, type SoilDays } from './soil.ts';
-export { bridgeVolume, carries, monthBalance, type MonthBalance } from './balance.ts';
+export { bridgeVolume, monthBalance, type MonthBalance } from './balance.ts';

@@ -5,6 +5,8 @@ import { GRAVITY } from '../units/index.ts';
 export type OverflowKind = 'wall' | 'upright';
 
 const ORIFICE_CD = 0.6;
+/** Share of the velocity head that is lost where water enters a pipe in the wall, its edge flush and square. */
+const ENTRY_K = 0.5;
 const WEIR_C = 1.7; // m^0.5/s, broad rim; sharp ones carry some 8 % more
 
 /** Wetted area and top width of a circular section filled to `depth`, m² and m. */
@@ -16,13 +18,13 @@ function segment(diameter: number, depth: number): { area: number; width: number
   };
 }
 
-/** Flow through a short pipe in the wall that is not drowned: critical depth at its mouth, head y + A/2T. */
+/** Flow through a short pipe in the wall that is not drowned: critical depth at its mouth, head y + (1 + K) A/2T. */
 function criticalFlow(diameter: number, head: number): number {
   let low = 0;
   let high = 0.999 * diameter;
   const energy = (y: number): number => {
     const { area, width } = segment(diameter, y);
-    return width > 0 ? y + area / (2 * width) : y;
+    return width > 0 ? y + ((1 + ENTRY_K) * area) / (2 * width) : y;
   };
   if (energy(high) <= head) return Infinity;
   for (let i = 0; i < 60; i++) {
@@ -39,7 +41,8 @@ function criticalFlow(diameter: number, head: number): number {
  * the two.
  * @param head above the invert of a pipe in the wall, or above the rim of an upright pipe, m
  * @param diameter bore at the mouth, m (a cut-down or belled rim has the bore of the rim)
- * @param kind `wall`: critical depth in the circular section (energy y + A/2T), then orifice on its centre;
+ * @param kind `wall`: critical depth in the circular section (energy y + A/2T, and half a velocity head lost at its
+ *   square edge), then orifice on its centre;
  *   `upright`: weir round the rim Q = 1.7 πD h^1.5, then orifice
  * @returns m³/s
  * @see Chow (1959), Open-Channel Hydraulics, ch. 3 (critical flow); Brater and King (weirs, orifices), from memory

@@ -10,9 +10,28 @@ export {
   type FlowEstimate,
 } from './timedfills.ts';
 export { fallingLimb, recession, type DatedFlow, type Recession } from './recession.ts';
-export { FLOAT_CORRECTION, floatFlow, rectangularWeirFlow, vNotchCoefficients, vNotchFlow } from './stream.ts';
-export { designFlow, gutterCapacity, roofSeries, roofYield } from './roof.ts';
-export { haulWeek, RAM_EFFICIENCY, ramFlow, sunPumpDay, sunPumpFlow, type Haul, type SunPump } from './pumps.ts';
+export {
+  floatCorrection,
+  floatFlow,
+  rectangularWeirFlow,
+  rectangularWeirLimit,
+  vNotchCoefficients,
+  vNotchFlow,
+  vNotchLimit,
+  type WeirLimit,
+} from './stream.ts';
+export { GUTTER_LENGTH, gutterCapacity, holeCarries, type Gutter } from './gutter.ts';
+export { designFlow, roofSeries, roofYield } from './roof.ts';
+export {
+  haulWeek,
+  RAM_EFFICIENCY,
+  ramFlow,
+  sunPumpAtLift,
+  sunPumpDay,
+  sunPumpFlow,
+  type Haul,
+  type SunPump,
+} from './pumps.ts';
 export { pumpCharge, pumpEnergy, pumpPower, pumpTime, type SmallPump } from './electric.ts';
 export {
   DAYS_IN_MONTH,

@@ -10,18 +10,30 @@ export interface SunPump {
   readonly startShare: number;
   /** Share of the clear-sky sun that comes through, 0 to 1. */
   readonly clearness: number;
+  /** The most it gives at any lift, m³/s; the rated flow where nobody knows better. */
+  readonly largestFlow?: number;
+  /** Lift at which it gives nothing any more, m. */
+  readonly largestLift?: number;
+}
+
+/**
+ * Flow in full sun at the pump's own lift, m³/s: the hydraulic power of the panel is kept (flow × lift), but no more than
+ * the largest flow comes at a small lift, and nothing above the largest (assumption; a pump's own curve is better).
+ */
+export function sunPumpAtLift(p: SunPump): number {
+  if (p.largestLift !== undefined && p.lift >= p.largestLift) return 0;
+  return Math.min((p.ratedFlow * p.ratedLift) / p.lift, p.largestFlow ?? p.ratedFlow);
 }
 
 /**
  * Flow of a sun pump at a time of day.
  * @param hour solar time, 0 to 24
- * @returns m³/s: the hydraulic power of the panel is kept (flow × lift), and the flow rises straight from the
- *   starting share to full sun (assumption; a pump's own curve is better)
+ * @returns m³/s: what it gives at its lift, rising straight from the starting share to full sun (assumption)
  */
 export function sunPumpFlow(p: SunPump, latitudeDeg: number, dayOfYear: number, hour: number): number {
   const sun = Math.max(0, solarElevationSine(latitudeDeg, dayOfYear, hour)) * p.clearness;
   const share = Math.min(1, Math.max(0, (sun - p.startShare) / (1 - p.startShare)));
-  return (p.ratedFlow * share * p.ratedLift) / p.lift;
+  return share * sunPumpAtLift(p);
 }
 
 /** Water a sun pump lifts in a day, m³, and the hours it runs. Sums quarter hours. */
@@ -36,15 +48,16 @@ export function sunPumpDay(p: SunPump, latitudeDeg: number, dayOfYear: number): 
   return { volume, hours };
 }
 
-/** Efficiency of a ram in fair order; 0.5 to 0.7 in practice. */
+/** Efficiency of a ram in fair order, by d'Aubuisson; 0.5 to 0.7 in practice. */
 export const RAM_EFFICIENCY = 0.6;
 
 /**
  * Hydraulic ram: what it lifts and what runs to waste.
  * @param drive flow into the drive pipe, m³/s @param fall m @param lift above the ram, m @param efficiency 0 to 1
  * @returns m³/s delivered and wasted; nothing where the lift is not above the fall
- * @see Rankine's efficiency, q (h − H) / ((Q − q) H), as in Jeffery et al. (1992), Hydraulic Ram Pumps (from memory)
- * @example ramFlow(60 L/min, 2 m, 20 m, 0.6): 3.75 L/min delivered
+ * @see the rule of extension services, q = η Q H / h with η 0.6 (d'Aubuisson's efficiency), from memory. Rankine's, q (h − H)
+ *   / ((Q − q) H), with the same figure gives up to half more where the lift is little above the fall
+ * @example ramFlow(60 L/min, 2 m, 20 m, 0.6): 3.6 L/min delivered
  */
 export function ramFlow(
   drive: number,
@@ -53,8 +66,7 @@ export function ramFlow(
   efficiency: number,
 ): { delivered: number; wasted: number } {
   if (!(lift > fall && fall > 0)) return { delivered: 0, wasted: drive };
-  // η = q (h − H) / ((Q − q) H), solved for q
-  const delivered = (efficiency * drive * fall) / (lift - fall + efficiency * fall);
+  const delivered = (efficiency * drive * fall) / lift;
   return { delivered, wasted: drive - delivered };
 }
 

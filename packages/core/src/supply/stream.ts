@@ -1,16 +1,38 @@
 // Flow of a small stream: by a float over a measured section, or over a small weir.
 import { GRAVITY } from '../units/index.ts';
 
-/** Share of a float's speed that the mean of the section has, when nothing better is known. */
-export const FLOAT_CORRECTION = 0.85;
+/** Mean depth, m, and the share of a float's speed that the mean of the section has: 1 to 20 ft. */
+const CORRECTIONS = [
+  [0.305, 0.66],
+  [0.61, 0.68],
+  [0.914, 0.7],
+  [1.219, 0.72],
+  [1.524, 0.74],
+  [1.829, 0.76],
+  [2.743, 0.77],
+  [3.658, 0.78],
+  [4.572, 0.79],
+  [6.096, 0.8],
+] as const;
+
+/**
+ * Share of a float's speed that the mean of the section has, by its mean depth, m; under 0.3 m that of 0.3 m.
+ * @see USBR Water Measurement Manual, table 13-1 (from memory)
+ * @example floatCorrection(0.1) = 0.66
+ */
+export function floatCorrection(depth: number): number {
+  const k = CORRECTIONS.findIndex(([d]) => d >= depth);
+  if (k <= 0) return CORRECTIONS[k < 0 ? CORRECTIONS.length - 1 : 0][1];
+  const [[d0, c0], [d1, c1]] = [CORRECTIONS[k - 1], CORRECTIONS[k]];
+  return c0 + ((depth - d0) / (d1 - d0)) * (c1 - c0);
+}
 
 /**
  * Area-velocity measurement with a float.
  * @param width m, of the water's surface
  * @param depths m, evenly spaced across the section, the banks left out
  * @param speed of the float, m/s
- * @param correction mean speed over surface speed: 0.66 in 0.3 m of water to 0.80 in 6 m (USBR Water Measurement
- *   Manual, ch. 13, from memory); 0.85 smooth bed, common practice
+ * @param correction mean speed over surface speed, `floatCorrection`; 0.85 over a smooth bed is common practice
  * @returns m³/s
  * @example floatFlow(0.6, [0.1, 0.15, 0.1], 0.4, 0.8) = 0.0168 m³/s
  */
@@ -34,6 +56,22 @@ export function vNotchFlow(head: number, angleDeg: number): number {
   const a = angleDeg;
   return (8 / 15) * ce * Math.sqrt(2 * GRAVITY) * Math.tan((a * Math.PI) / 360) * (head + k) ** 2.5;
 }
+
+/** Why a weir's formula is not to be trusted, or undefined where it is. */
+export type WeirLimit = 'shallow' | 'deep' | 'angle';
+
+/** Heads (m) and openings (degrees) for which the V-notch's coefficients hold. @see `vNotchFlow` */
+export function vNotchLimit(head: number, angleDeg: number): WeirLimit | undefined {
+  if (angleDeg < 25 || angleDeg > 100) return 'angle';
+  return head < 0.05 ? 'shallow' : head > 0.6 ? 'deep' : undefined;
+}
+
+/**
+ * Heads for which Francis holds: not under 6 cm (0.2 ft), where the sheet clings, and at most a third of the crest.
+ * @see USBR Water Measurement Manual, ch. 7 (from memory)
+ */
+export const rectangularWeirLimit = (head: number, crest: number): WeirLimit | undefined =>
+  head < 0.06 ? 'shallow' : head > crest / 3 ? 'deep' : undefined;
 
 /** Discharge coefficient of a V-notch and the length (m) added to its head. @see `vNotchFlow` */
 export function vNotchCoefficients(angleDeg: number): { ce: number; k: number } {

@@ -50,7 +50,7 @@ export const METHODS: Readonly<Record<SurveyMethod, MethodRow>> = {
     common: 0.000354,
     reach: 60,
     lengthShare: 0.01,
-    source: '2 cm a reading, 0.05 % of the length, half of that variance its index (common practice, no source)',
+    source: '20 mm a reading, 0.05 % of the length, half of that variance its index (common practice, no source)',
   },
   'slope-level': {
     name: 'slope vial or inspector’s level',

@@ -1,14 +1,14 @@
 // Judgements on water, need and store. Data only, SI.
 import type { Finding } from '../findings/index.ts';
 import { worstFirst, finding } from '../findings/index.ts';
-import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
-import { flowFromLpm, metresOfMm, rainRate } from '../compile/index.ts';
+import { designFlow } from '@vernal-slope/core/supply';
+import { flowFromLpm, rainRate } from '../compile/index.ts';
 import type { Plan, SourceNode } from '../schema/index.ts';
 import type { PlanBalance } from './balance.ts';
 import { broughtPerDay } from './brought.ts';
 import { drinkingCautions, qualityOf } from './quality.ts';
 import { keptFull, tankStore, type SizeAnswer } from './store.ts';
-import { roofArea, summariseTests, type TestSummary } from '../year/index.ts';
+import { gutterCarries, roofArea, summariseTests, type TestSummary, weirLimit } from '../year/index.ts';
 import { isSource, isStore } from '../kinds/index.ts';
 import { feedersOf, feedsSomething } from '../topology/index.ts';
 
@@ -66,6 +66,11 @@ function sourceFindings(source: SourceNode, today: number | undefined): Finding[
       const basis = source.yieldLpm === undefined && !source.yieldByMonthLpm;
       if (basis && testedMonths(tests) <= SEASON)
         found.push(finding('tests-one-season', at, { flow: tests.low.flow, date: tests.low.test.date }));
+      for (const { test } of tests.results) {
+        const limit = weirLimit(test);
+        if (limit !== undefined && (test.method === 'v-notch' || test.method === 'rectangular-weir'))
+          found.push(finding('weir-outside', at, { date: test.date, head: test.headM, why: limit }));
+      }
       const suspects = tests.latest.estimate?.suspects.length ?? 0;
       if (suspects > 0) found.push(finding('fill-questioned', at, { fills: suspects }));
       if (tests.latest.passingBy > 0)
@@ -79,12 +84,7 @@ function sourceFindings(source: SourceNode, today: number | undefined): Finding[
   if (source.intake === 'temporary') found.push(finding('intake-temporary', at, {}));
   const roof = source.roof;
   if (roof?.gutter && roof.designRainMmPerH) {
-    const carries = gutterCapacity(
-      metresOfMm(roof.gutter.widthMm),
-      metresOfMm(roof.gutter.depthMm),
-      metresOfMm(roof.gutter.fallMmPerM),
-      roof.gutter.round ?? true,
-    );
+    const carries = gutterCarries(roof.gutter);
     const comes = designFlow(rainRate(roof.designRainMmPerH), roofArea(roof));
     found.push(finding(carries >= comes ? 'gutter-enough' : 'gutter-overflows', at, { carries, comes }));
   }

@@ -59,6 +59,7 @@ export { summariseTests, testFlow, testResults, type TestResult, type TestSummar
 export {
   dividedBarrels,
   firstFlush,
+  gutterCarries,
   haulFigures,
   roofArea,
   roofDays,

@@ -1,7 +1,7 @@
 // Workings of the figures of Water, Need and Store, made from the results that the screens show.
 import { LEAST_VENT } from '@vernal-slope/core/storage';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { vNotchCoefficients } from '@vernal-slope/core/supply';
+import { floatCorrection, mean, vNotchCoefficients } from '@vernal-slope/core/supply';
 import type { Term, Working } from '@vernal-slope/core/working';
 import { lpmOfFlow } from '../compile/index.ts';
 import type { PlanBalance } from './balance.ts';
@@ -135,8 +135,8 @@ export function testWorking(of: string, result: TestResult): Working {
             'c',
             'c',
             'mean speed over the float’s',
-            test.correction ?? 0.85,
-            'USBR Water Measurement Manual, ch. 13',
+            test.correction ?? floatCorrection(mean(test.depthsM)),
+            test.correction === undefined ? 'USBR Water Measurement Manual, table 13-1, by the mean depth' : 'entered',
           ),
         ],
         result: done,

@@ -73,6 +73,10 @@ export const roofSchema = z.looseObject({
       depthMm: positive.max(1000),
       fallMmPerM: atLeastZero.max(100),
       round: z.boolean().optional(),
+      /** From its upper end to its outlet. */
+      lengthM: positive.max(200).optional(),
+      /** Bore of the hole into the downpipe. */
+      holeMm: positive.max(500).optional(),
     })
     .optional(),
   designRainMmPerH: positive.max(1000).optional(),
@@ -83,6 +87,10 @@ export const sunPumpSchema = z.looseObject({
   ratedFlowLpm: positive.max(1e5),
   ratedLiftM: positive.max(1000),
   liftM: positive.max(1000),
+  /** The most it gives at any lift; the rated flow where left out. */
+  largestFlowLpm: positive.max(1e5).optional(),
+  /** Lift at which it gives nothing any more. */
+  largestLiftM: positive.max(1000).optional(),
   startShare: share.optional(),
   clearness: share.optional(),
   /** Hours a day at the rated flow, by month; the sun's course decides when left out. */

@@ -183,6 +183,19 @@ export const waterFindings = {
             : say`The sources carry every month of the mean year, ${t.month('month')} with ${t.perDay('spare')} to spare; of ${t.count('recorded')} recorded months ${t.count('dry')} brought less than was needed.`,
     },
   }),
+  'weir-outside': row({
+    values: { date: 'date', head: 'height', why: ['shallow', 'deep', 'angle'] },
+    severity: 'warning',
+    step: 'water',
+    words: {
+      en: (t) =>
+        t.v.why === 'angle'
+          ? say`The weir of ${t.date('date')} at ${t.here} opens at an angle for which no figures are published (25 to 100 degrees): its flow is not to be trusted.`
+          : t.v.why === 'shallow'
+            ? say`On ${t.date('date')} only ${t.given('head')} of water stood over the weir at ${t.here}: the sheet clings to its edge, and the formula does not hold. Take a narrower notch.`
+            : say`On ${t.date('date')} ${t.given('head')} of water stood over the weir at ${t.here}, more than its formula holds for. Take a wider one.`,
+    },
+  }),
   'month-solved': row({
     values: { month: 'month', tightest: 'month', gives: 'perDay', then: 'perDay' },
     severity: (v) => (v.month === v.tightest ? 'ok' : 'warning'),

@@ -1,5 +1,5 @@
 // The plan's weather as months and days: rain, warmth, reference evapotranspiration.
-import { hargreaves, penmanMonteith, vapourFromHumidity } from '@vernal-slope/core/demand';
+import { hargreaves, penmanMonteith, soilHeatOfMonth, vapourFromHumidity } from '@vernal-slope/core/demand';
 import { DAYS_IN_MONTH, MID_MONTH } from '@vernal-slope/core/supply';
 import { metresOfMm } from '../fields/index.ts';
 import { dayNumber, dayOfYear, dateOf } from '../formats/index.ts';
@@ -183,6 +183,7 @@ export function etByMonth(plan: Plan): EtByMonth {
   const latitudeDeg = plan.site?.latitudeDeg ?? ASSUMED_LATITUDE;
   const more = plan.climate?.monthly;
   const full = more?.humidityPercent && more.sunshineH && more.windMs;
+  const meanOf = (m: number): number => (climate.tMaxC[m] + climate.tMinC[m]) / 2;
   const et0 = MID_MONTH.map((dayOfYear, m) => {
     const [tMaxC, tMinC] = [climate.tMaxC[m], climate.tMinC[m]];
     if (!full || !more.humidityPercent || !more.sunshineH || !more.windMs)
@@ -197,6 +198,7 @@ export function etByMonth(plan: Plan): EtByMonth {
       vapourKPa: vapourFromHumidity(tMaxC, tMinC, rh, rh),
       windAt2: more.windMs[m],
       sunshineHours: more.sunshineH[m],
+      soilHeat: soilHeatOfMonth(meanOf((m + 11) % 12), meanOf((m + 1) % 12)),
     });
   });
   return {

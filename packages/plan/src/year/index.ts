@@ -25,11 +25,12 @@ export {
   type NeedRow,
   type PlanNeeds,
 } from './needs.ts';
-export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from './tests.ts';
+export { summariseTests, testFlow, weirLimit, testResults, type TestResult, type TestSummary } from './tests.ts';
 export { yieldRuleOf } from './yieldrule.ts';
 export {
   dividedBarrels,
   firstFlush,
+  gutterCarries,
   haulFigures,
   roofArea,
   roofDays,

@@ -1,14 +1,17 @@
 // Tests of a source: the flow of each, the low season, how it falls, what passes by.
 import {
-  FLOAT_CORRECTION,
+  floatCorrection,
   floatFlow,
   mean,
   recession,
   rectangularWeirFlow,
+  rectangularWeirLimit,
   timedFills,
   vNotchFlow,
+  vNotchLimit,
   type FlowEstimate,
   type Recession,
+  type WeirLimit,
 } from '@vernal-slope/core/supply';
 import { cubicMetres, flowFromLpm } from '../fields/index.ts';
 import { dayNumber } from '../formats/index.ts';
@@ -36,7 +39,7 @@ export function testFlow(test: FlowTest): { flow: number; estimate?: FlowEstimat
           test.widthM,
           test.depthsM,
           test.distanceM / mean(test.seconds),
-          test.correction ?? FLOAT_CORRECTION,
+          test.correction ?? floatCorrection(mean(test.depthsM)),
         ),
       };
     case 'v-notch':
@@ -45,6 +48,14 @@ export function testFlow(test: FlowTest): { flow: number; estimate?: FlowEstimat
       return { flow: rectangularWeirFlow(test.headM, test.crestM, test.contractions ?? 2) };
   }
 }
+
+/** Why a weir's formula does not hold for a test; undefined where it does, or where there is no weir. */
+export const weirLimit = (test: FlowTest): WeirLimit | undefined =>
+  test.method === 'v-notch'
+    ? vNotchLimit(test.headM, test.angleDeg ?? 90)
+    : test.method === 'rectangular-weir'
+      ? rectangularWeirLimit(test.headM, test.crestM)
+      : undefined;
 
 /** Results of a source's tests, oldest first. */
 export const testResults = (source: SourceNode): TestResult[] =>

@@ -1,14 +1,18 @@
 // What each source gives in a day, month by month, through the hours, and day by day over years of weather.
 import {
   DAYS_IN_MONTH,
+  GUTTER_LENGTH,
+  gutterCapacity,
   haulWeek,
   MID_MONTH,
   RAM_EFFICIENCY,
   ramFlow,
   roofSeries,
   roofYield,
+  sunPumpAtLift,
   sunPumpDay,
   sunPumpFlow,
+  type Gutter,
 } from '@vernal-slope/core/supply';
 import { dividedStores, type Divided } from '@vernal-slope/core/storage';
 import { FIRST_FLUSH_MM, findRunoff } from '../catalogue/index.ts';
@@ -50,6 +54,27 @@ const EVEN: readonly number[] = new Array<number>(24).fill(1 / 24);
 const DEFAULT_RUNOFF = 0.9;
 
 export const roofArea = (roof: Roof): number => roof.areas.reduce((sum, a) => sum + a.planM2, 0);
+
+type GutterEntry = NonNullable<Roof['gutter']>;
+const carriedBy = new WeakMap<GutterEntry, number>();
+
+/** What a roof's gutter carries before it runs over, m³/s; its length is taken where it is not known. */
+export function gutterCarries(g: GutterEntry): number {
+  const before = carriedBy.get(g);
+  if (before !== undefined) return before;
+  const found = gutterCapacity(gutterOf(g));
+  carriedBy.set(g, found);
+  return found;
+}
+
+const gutterOf = (g: GutterEntry): Gutter => ({
+  width: metresOfMm(g.widthMm),
+  depth: metresOfMm(g.depthMm),
+  fall: metresOfMm(g.fallMmPerM),
+  length: g.lengthM ?? GUTTER_LENGTH,
+  round: g.round ?? true,
+  ...(g.holeMm === undefined ? {} : { hole: metresOfMm(g.holeMm) }),
+});
 
 /** Runoff of a roof, weighted by area. */
 export function roofRunoff(roof: Roof): number {
@@ -108,6 +133,8 @@ const pumpOf = (p: SunPumpEntry) => ({
   ratedFlow: flowFromLpm(p.ratedFlowLpm),
   ratedLift: p.ratedLiftM,
   lift: p.liftM,
+  ...(p.largestFlowLpm === undefined ? {} : { largestFlow: flowFromLpm(p.largestFlowLpm) }),
+  ...(p.largestLiftM === undefined ? {} : { largestLift: p.largestLiftM }),
   startShare: p.startShare ?? 0.2,
   clearness: p.clearness ?? 0.7,
 });
@@ -121,9 +148,7 @@ function pumpYieldOf(plan: Plan, source: SourceNode, entry: SunPumpEntry): Sourc
     return sum > 0 ? flows.map((q) => q / sum) : EVEN;
   };
   const perDay = MID_MONTH.map((day, m) =>
-    entry.hoursByMonth
-      ? (pump.ratedFlow * entry.hoursByMonth[m] * 3600 * pump.ratedLift) / pump.lift
-      : sunPumpDay(pump, latitude, day).volume,
+    entry.hoursByMonth ? sunPumpAtLift(pump) * entry.hoursByMonth[m] * 3600 : sunPumpDay(pump, latitude, day).volume,
   );
   return {
     source,
@@ -131,9 +156,20 @@ function pumpYieldOf(plan: Plan, source: SourceNode, entry: SunPumpEntry): Sourc
     low: Math.min(...perDay),
     hours: hoursOf,
     basis: 'pump',
-    assumption: entry.hoursByMonth
-      ? undefined
-      : `the sun’s course at ${Math.abs(latitude)}° ${latitude < 0 ? 'south' : 'north'}, ${Math.round(pump.clearness * 100)} % of a clear sky (assumption)`,
+    assumption:
+      [
+        ...(pump.lift < pump.ratedLift && entry.largestFlowLpm === undefined
+          ? ['at its small lift no more than the rated flow is counted, until its largest flow is entered (assumption)']
+          : []),
+        ...(pump.lift > pump.ratedLift && entry.largestLiftM === undefined
+          ? ['above its rated lift flow times lift is kept (assumption): its own curve falls faster']
+          : []),
+        ...(entry.hoursByMonth
+          ? []
+          : [
+              `the sun’s course at ${Math.abs(latitude)}° ${latitude < 0 ? 'south' : 'north'}, ${Math.round(pump.clearness * 100)} % of a clear sky (assumption)`,
+            ]),
+      ].join('; ') || undefined,
   };
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A stream measured by float or by a small weir: what to measure, and the flow as one types.
 import { computed, reactive } from 'vue';
-import { FLOAT_CORRECTION } from '@vernal-slope/core/supply';
+import { floatCorrection, mean } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
 import type { FlowTest } from '@vernal-slope/plan/schema';
 import { asSI, rounded, showText, unitFor } from '../../display/quantities.ts';
@@ -25,7 +25,8 @@ const d = reactive({
   depths: settings.units === 'us' ? '0.25, 0.4, 0.3' : '0.08, 0.12, 0.09',
   distanceM: 3,
   seconds: '8.2, 8.6, 8.1',
-  correction: FLOAT_CORRECTION,
+  /** Nothing where the table says it by the depth. */
+  correction: undefined as number | undefined,
   headM: 0.08,
   angleDeg: 90,
   crestM: 0.4,
@@ -40,6 +41,10 @@ function list(text: string): number[] | undefined {
     .map(Number);
   return numbers.length > 0 && numbers.every((n) => n > 0) ? numbers : undefined;
 }
+const byDepth = computed(() => {
+  const depths = list(d.depths);
+  return floatCorrection(depths ? asSI(mean(depths), 'depth', settings.units) : 0);
+});
 const test = computed<FlowTest | string>(() => {
   const common = { date: d.date, ...(d.note ? { note: d.note } : {}) };
   if (d.method === 'float') {
@@ -55,7 +60,7 @@ const test = computed<FlowTest | string>(() => {
       depthsM,
       distanceM: d.distanceM,
       seconds,
-      correction: d.correction,
+      ...(d.correction === undefined ? {} : { correction: d.correction }),
     };
   }
   return d.method === 'v-notch'
@@ -67,7 +72,7 @@ const flow = computed(() =>
 );
 const SOURCE = {
   float:
-    'Area of the section times the float’s speed times the correction (USBR Water Measurement Manual; 0.85 for a smooth bed is common practice).',
+    'Area of the section times the float’s speed times the correction (USBR Water Measurement Manual, table 13-1).',
   'v-notch':
     'Kindsvater and Shen (USBR Water Measurement Manual, ISO 1438). Head measured upstream, from the point of the notch.',
   'rectangular-weir':
@@ -116,8 +121,21 @@ const set = (key: 'widthM' | 'distanceM' | 'headM' | 'crestM', si: number): unde
         <EntryRow label="in seconds" note="several runs"
           ><TextField v-model:value="d.seconds" label="Times of the float, s"
         /></EntryRow>
-        <EntryRow label="Correction" note="0.66 shallow and rough to 0.85 smooth"
-          ><NumberField v-model:value="d.correction" live :min="0.3" :max="1" :step="0.01" label="Correction"
+        <EntryRow
+          label="Correction"
+          :note="
+            d.correction === undefined
+              ? 'of the table by the mean depth; 0.85 over a smooth bed is common practice'
+              : 'entered; 0.66 in shallow water to 0.80 in deep by the table'
+          "
+          ><NumberField
+            :value="d.correction ?? byDepth"
+            live
+            :min="0.3"
+            :max="1"
+            :step="0.01"
+            label="Correction"
+            @update:value="(n) => (d.correction = n)"
         /></EntryRow>
       </template>
       <template v-else>

@@ -3,12 +3,13 @@
 import { NSelect } from 'naive-ui';
 import { Trash2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { designFlow, gutterCapacity } from '@vernal-slope/core/supply';
+import { designFlow, GUTTER_LENGTH } from '@vernal-slope/core/supply';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
 import { rainRate } from '@vernal-slope/plan/compile';
 import {
   DESIGN_RAIN,
   dividedBarrels,
+  gutterCarries,
   haulFigures,
   roofArea,
   roofRunoff,
@@ -50,6 +51,8 @@ const KINDS: readonly { value: SourceNode['type']; label: string }[] = [
   { value: 'haul', label: 'Hauled' },
   { value: 'mains', label: 'Mains, as a backup' },
 ];
+/** What most houses have. */
+const USUAL_GUTTER = { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true };
 const tanks = computed(() =>
   props.plan.nodes.filter((n) => isStore(n)).map((n) => ({ value: n.id, label: n.name ?? n.id })),
 );
@@ -107,8 +110,27 @@ const rows = computed<Row[]>(() => {
         field: 'widthMm',
         quantity: 'bore',
         limits: { min: 0.02, max: 1 },
-        set: (n, v) =>
-          void (n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).widthMm = v)),
+        set: (n, v) => void (n.roof && ((n.roof.gutter ??= { ...USUAL_GUTTER }).widthMm = v)),
+      },
+      {
+        label: 'Gutter, to its outlet',
+        value: roof.gutter?.lengthM ?? GUTTER_LENGTH,
+        field: 'lengthM',
+        quantity: 'distance',
+        limits: { min: 0.2, max: 200 },
+        note:
+          roof.gutter?.lengthM === undefined
+            ? `${showText(GUTTER_LENGTH, 'distance', settings.units)} are taken (assumption)`
+            : undefined,
+        set: (n, v) => void (n.roof && ((n.roof.gutter ??= { ...USUAL_GUTTER }).lengthM = v)),
+      },
+      {
+        label: 'Hole into the downpipe',
+        value: roof.gutter?.holeMm,
+        field: 'holeMm',
+        quantity: 'bore',
+        limits: { min: 0.02, max: 0.5 },
+        set: (n, v) => void (n.roof && ((n.roof.gutter ??= { ...USUAL_GUTTER }).holeMm = v)),
       },
       {
         label: 'Gutter falls, of its length',
@@ -117,10 +139,7 @@ const rows = computed<Row[]>(() => {
         quantity: 'ratio',
         limits: { min: 0, max: 0.1 },
         note: gutterNote.value,
-        set: (n, v) =>
-          void (
-            n.roof && ((n.roof.gutter ??= { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true }).fallMmPerM = v)
-          ),
+        set: (n, v) => void (n.roof && ((n.roof.gutter ??= { ...USUAL_GUTTER }).fallMmPerM = v)),
       },
     ];
   }
@@ -148,8 +167,24 @@ const rows = computed<Row[]>(() => {
         field: 'liftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
-        note: 'water to inlet, and the friction of its pipe. The flow is taken to fall as the lift rises (assumption).',
+        note: props.yields.assumption ?? 'water to inlet, and the friction of its pipe',
         set: (n, v) => void (n.pump && (n.pump.liftM = v)),
+      },
+      {
+        label: 'The most it gives at any lift',
+        value: pump.largestFlowLpm,
+        field: 'largestFlowLpm',
+        quantity: 'flow',
+        limits: { min: 1e-7, max: 1 },
+        set: (n, v) => void (n.pump && (n.pump.largestFlowLpm = v)),
+      },
+      {
+        label: 'Lift at which nothing comes',
+        value: pump.largestLiftM,
+        field: 'largestLiftM',
+        quantity: 'height',
+        limits: { min: 0.1, max: 1000 },
+        set: (n, v) => void (n.pump && (n.pump.largestLiftM = v)),
       },
     ];
   }
@@ -177,7 +212,7 @@ const rows = computed<Row[]>(() => {
         field: 'liftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
-        note: 'Rankine’s efficiency of 0.6 is taken; rams in practice reach 0.5 to 0.7',
+        note: '0.6 of the drive’s power is taken as lifted (rule of extension services); rams in practice reach 0.5 to 0.7',
         set: (n, v) => void (n.ram && (n.ram.liftM = v)),
       },
     ];
@@ -245,15 +280,10 @@ const rows = computed<Row[]>(() => {
 const gutterNote = computed(() => {
   const roof = props.source.roof;
   if (!roof) return undefined;
-  const g = roof.gutter ?? { widthMm: 115, depthMm: 60, fallMmPerM: 3, round: true };
-  const carries = gutterCapacity(
-    planField('widthMm').toSI(g.widthMm),
-    planField('depthMm').toSI(g.depthMm),
-    planField('fallMmPerM').toSI(g.fallMmPerM),
-    g.round ?? true,
-  );
+  const g = roof.gutter ?? USUAL_GUTTER;
+  const carries = gutterCarries(g);
   const comes = designFlow(rainRate(roof.designRainMmPerH ?? DESIGN_RAIN), roofArea(roof));
-  return `it carries ${showText(carries, 'flow', settings.units)} (Manning, EN 12056-3); the design rain brings ${showText(comes, 'flow', settings.units)}`;
+  return `it carries ${showText(carries, 'flow', settings.units)} before it runs over (Chow 1959, water joining all along${roof.gutter?.holeMm === undefined ? '; its hole is not counted' : ''}); the design rain brings ${showText(comes, 'flow', settings.units)}`;
 });
 const haulNote = computed(() => {
   const h = props.source.haul;
