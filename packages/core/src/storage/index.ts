@@ -1,4 +1,5 @@
 // Holding the night for the day and the wet for the dry: the face of the subject.
+export { emptiedEvery, type Emptied } from './emptied.ts';
 export { runAhead, type Ahead, type AheadInput } from './ahead.ts';
 export {
   daysUntilEmpty,

@@ -7,6 +7,7 @@ import { tankCapacity, volumeAt } from '../tank/index.ts';
 import {
   cascade,
   daysUntilEmpty,
+  emptiedEvery,
   dayReliability,
   dividedStores,
   kneeOf,
@@ -250,4 +251,21 @@ it('a fixed division between barrels never yields more than one store of both', 
       },
     ),
   );
+});
+
+describe('a store that is emptied every few days', () => {
+  // 100 L hold: 40 L a day come, on day 10 90; 10 are used
+  const inflow = Float64Array.from({ length: 30 }, (_, d) => (d === 10 ? 0.09 : 0.04));
+  const use = new Float64Array(30).fill(0.01);
+  it('loses nothing as seldom as the worst stretch of days allows, by hand', () => {
+    // the pair with the wet day brings 80 + 30 L, three days with it 30 + 80 + 30
+    expect(emptiedEvery(inflow, use, 0.12).every).toBe(2);
+    expect(emptiedEvery(inflow, use, 0.1)).toMatchObject({ every: 1, days: 0, lost: 0 });
+  });
+  it('says what is lost where even every evening is too seldom', () => {
+    const found = emptiedEvery(inflow, use, 0.05);
+    expect(found).toMatchObject({ every: 0, days: 1 });
+    // 30 L once in 30 days
+    expect(found.lost).toBeCloseTo((0.03 * 365.25) / 30, 12);
+  });
 });

@@ -2,11 +2,12 @@
 // What the store is good for: its water cut open, its size against years, how long it lasts, where it runs over.
 import { Plus, Trash2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { stickMarks, type YieldRule } from '@vernal-slope/core/storage';
+import { emptiedEvery, stickMarks, type YieldRule } from '@vernal-slope/core/storage';
 import {
   daysLeft,
   haulFigures,
   overflowCascade,
+  storeSeries,
   tankStore,
   type PlanBalance,
   type SizeAnswer,
@@ -62,7 +63,11 @@ const setRule = (value: YieldRule): boolean =>
   perform(
     changePlan('yield rule', (p) => void ((p.settings ??= {}).storageSchool = value === 'YAS' ? 'after' : 'before')),
   );
-/** Days in which a small catch tank fills with what the night brings: how often it must be emptied. */
+/** How often it must be emptied to lose nothing: by the days of the record, else by the mean day of a steady source. */
+const emptied = computed(() => {
+  const series = storeSeries(props.plan, props.balance, props.tank);
+  return series.stepHours === 24 ? emptiedEvery(series.inflow, series.demand, store.value.usableAll) : undefined;
+});
 const empties = computed(() => (spillPerDay.value > 1e-9 ? store.value.usableAll / spillPerDay.value : Infinity));
 const hauled = computed(() => {
   const haul = props.plan.nodes.find((n) => isSource(n) && n.haul);
@@ -110,10 +115,21 @@ const NO_FLOAT_BAND = 0.1;
         {{ showText(balance.needs.fireReserve, 'volume', settings.units) }} of fire reserve are kept out of this.
       </p>
       <p v-if="spillPerDay > 1e-9" class="small">
-        In {{ MONTHS[month] }} {{ showPerDay(spillPerDay, settings.units) }} come that nobody needs; emptied into
-        something lower every
-        <span class="figure">{{ empties < 2 ? `${fixed(empties * 24, 0)} h` : `${fixed(empties, 1)} days` }}</span> this
-        tank would lose none of it. {{ hauled ? `${hauled}.` : '' }}
+        In {{ MONTHS[month] }} {{ showPerDay(spillPerDay, settings.units) }} come that nobody needs.
+        <span v-if="!emptied" data-test="emptied"
+          >Emptied into something lower every
+          <span class="figure">{{ empties < 2 ? `${fixed(empties * 24, 0)} h` : `${fixed(empties, 1)} days` }}</span>
+          this tank would lose none of that mean day.</span
+        ><span v-else-if="emptied.every > 0" data-test="emptied"
+          >Emptied into something lower every
+          <span class="figure">{{ emptied.every === 1 ? 'day' : `${emptied.every} days` }}</span> this tank would have
+          lost none on any recorded day.</span
+        ><span v-else data-test="emptied"
+          >Even emptied every evening it would have run over on
+          <span class="figure">{{ fixed(emptied.days, 0) }}</span> recorded days:
+          <span class="figure">{{ showText(emptied.lost, 'volume', settings.units) }}</span> a year.</span
+        >
+        {{ hauled ? `${hauled}.` : '' }}
       </p>
       <details class="small">
         <summary>A stick with marks</summary>
