@@ -9,7 +9,7 @@ import {
   guessFrame,
   readAsciiGrid,
   readGeoTiff,
-  readTracks,
+  readTrackFile,
   readWalkRows,
   TRACK_TOLERANCE,
   trackLegs,
@@ -99,7 +99,7 @@ export async function importWalk(plan: Plan, options: Options, files: Files): Pr
       ? done(plan, legsFromGround(line.id, ground))
       : bad('--grid', `${ground.fault} (read as ${frameName(terrain.value.frame)})`, ADVICE);
   }
-  const { tracks, faults } = readTracks(files.text(options.track), options.track);
+  const { tracks, faults } = readTrackFile(new Uint8Array(files.bytes(options.track)), options.track);
   if (tracks.length === 0)
     return {
       ok: false,

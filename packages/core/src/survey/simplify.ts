@@ -23,9 +23,33 @@ function offset(p: TrackPoint, a: TrackPoint, b: TrackPoint): number {
 export function simplifyTrack(points: readonly TrackPoint[], tolerance: number): number[] {
   if (points.length < 3) return points.map((_, k) => k);
   const keep = new Uint8Array(points.length);
-  keep[0] = 1;
-  keep[points.length - 1] = 1;
-  const stack: [number, number][] = [[0, points.length - 1]];
+  for (let from = 0; from < points.length - 1; from += STRETCH)
+    thin(points, from, Math.min(from + STRETCH, points.length - 1), tolerance, keep);
+  const kept = [...keep.keys()].filter((k) => keep[k]);
+  if (points.length <= STRETCH + 1) return kept;
+  // where two stretches meet a point was kept that may not matter
+  const found = [kept[0]];
+  for (let k = 1; k < kept.length; k++) {
+    const [from, at, to] = [found[found.length - 1], kept[k], kept[k + 1]];
+    if (k === kept.length - 1 || at % STRETCH !== 0 || !straight(points, from, to, tolerance)) found.push(at);
+  }
+  return found;
+}
+
+/** True where all points between two lie within the tolerance of the line between them. */
+function straight(points: readonly TrackPoint[], from: number, to: number, tolerance: number): boolean {
+  for (let p = from + 1; p < to; p++) if (offset(points[p], points[from], points[to]) > tolerance) return false;
+  return true;
+}
+
+/** Points thinned at a time: over more of them a zigzag would take the square of their number. */
+const STRETCH = 1024;
+
+/** Marks what is kept from one point to another, both of them kept. */
+function thin(points: readonly TrackPoint[], first: number, last: number, tolerance: number, keep: Uint8Array): void {
+  keep[first] = 1;
+  keep[last] = 1;
+  const stack: [number, number][] = [[first, last]];
   for (let next = stack.pop(); next; next = stack.pop()) {
     const [from, to] = next;
     let most = tolerance;
@@ -41,7 +65,6 @@ export function simplifyTrack(points: readonly TrackPoint[], tolerance: number):
     keep[at] = 1;
     stack.push([from, at], [at, to]);
   }
-  return [...keep.keys()].filter((k) => keep[k]);
 }
 
 /** Mean radius of the Earth, m (IUGG). */

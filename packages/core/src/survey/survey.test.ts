@@ -239,6 +239,22 @@ describe('tracks', () => {
     );
     expect(simplifyTrack(points, 10)).toEqual([0, 4]);
   });
+  it('of many points keep as few, and leave none further off: straight, zigzag, round', () => {
+    const line = (at: (k: number) => number, n = 5000) => Array.from({ length: n }, (_, k) => ({ x: k, y: at(k) }));
+    expect(simplifyTrack(line(() => 0), 1)).toEqual([0, 4999]);
+    expect(simplifyTrack(line((k) => (k % 2 === 0 ? 5 : -5)), 1)).toHaveLength(5000);
+    const round = line((k) => 40 * Math.sin(k / 60));
+    const kept = simplifyTrack(round, 0.5);
+    expect(kept.length).toBeLessThan(500);
+    kept.slice(1).forEach((to, n) => {
+      const from = kept[n];
+      for (let k = from + 1; k < to; k++) {
+        const [a, b, p] = [round[from], round[to], round[k]];
+        const off = Math.abs((b.x - a.x) * (a.y - p.y) - (a.x - p.x) * (b.y - a.y)) / Math.hypot(b.x - a.x, b.y - a.y);
+        expect(off).toBeLessThanOrEqual(0.5 + 1e-9);
+      }
+    });
+  });
   it('leave no point further off than the tolerance', () => {
     fc.assert(
       fc.property(

@@ -126,7 +126,22 @@ export interface PastedRow {
   readonly riseM: number;
   readonly depthM?: number;
   readonly remark?: string;
+  readonly pipe?: string;
+  readonly more?: Partial<Leg>;
 }
+
+/** A sheet that names pipes says all of its legs; of one that does not, another leg does. */
+const saysAll = (row: PastedRow): boolean => row.pipe !== undefined || row.more !== undefined;
+
+const legOfRow = (row: PastedRow, endGroundM: number, like: Leg): Leg => ({
+  lengthM: row.lengthM,
+  endGroundM,
+  ...(saysAll(row) ? {} : { depthM: like.depthM ?? 0 }),
+  ...row.more,
+  pipe: row.pipe ?? row.more?.pipe ?? like.pipe,
+  ...(row.depthM === undefined ? {} : { depthM: row.depthM }),
+  ...(row.remark ? { remark: row.remark } : {}),
+});
 
 /** Puts rows pasted from a sheet in after leg `after` (−1: at the start), of the same pipe. */
 export const pasteLegs = (lineId: string, after: number, rows: readonly PastedRow[]): Command => ({
@@ -138,13 +153,12 @@ export const pasteLegs = (lineId: string, after: number, rows: readonly PastedRo
     let ground = startGround(plan, line, after + 1);
     const made = rows.map((row): Leg => {
       ground = tidy(ground + row.riseM);
-      return {
-        lengthM: row.lengthM,
-        endGroundM: ground,
-        pipe: like.pipe,
-        depthM: row.depthM ?? like.depthM ?? 0,
-        ...(row.remark ? { remark: row.remark } : {}),
-      };
+      const leg = legOfRow(row, ground, like);
+      // only a line's first leg has an entrance, and only its ends are joined to places
+      delete leg.entrance;
+      delete leg.startChain;
+      delete leg.endChain;
+      return leg;
     });
     const by = tidy(rows.reduce((sum, r) => sum + r.riseM, 0));
     // the entrance belongs to whichever leg is first
@@ -233,14 +247,9 @@ export const legsFromRows = (lineId: string, rows: readonly PastedRow[]): Comman
     let ground = startGround(plan, line, 0);
     const legs = rows.map((row, k): Leg => {
       ground = tidy(ground + row.riseM);
-      return {
-        lengthM: row.lengthM,
-        endGroundM: ground,
-        pipe: like.pipe,
-        depthM: row.depthM ?? like.depthM ?? 0,
-        ...(row.remark ? { remark: row.remark } : {}),
-        ...(k === 0 && like.entrance ? { entrance: like.entrance } : {}),
-      };
+      const leg = legOfRow(row, ground, like);
+      if (k === 0 && like.entrance && !saysAll(row)) leg.entrance = like.entrance;
+      return leg;
     });
     layLegs(plan, line, legs);
   },

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { dateOf, dayNumber, readDailyCsv } from './index.ts';
+import { dateOf, dayNumber, readDailyCsv, type DailyCsv } from './index.ts';
 
 describe('dates', () => {
   it('turn into days and back, over leap years', () => {
@@ -59,5 +59,13 @@ describe('a daily file', () => {
     expect(csv.faults).toEqual([]);
     expect(csv.gaps).toEqual([]);
     expect(csv.series?.rainMm).toHaveLength(4383);
+  });
+  it('“1,250” is asked about where nothing else tells what its comma is', () => {
+    const sheet = (...cells: string[]): DailyCsv =>
+      readDailyCsv(`date;rain mm\n${cells.map((c, k) => `2024-06-0${k + 1};${c}`).join('\n')}`);
+    expect(sheet('0', '1,250').faults[0].message).toContain('can be read in two ways');
+    expect(sheet('0,5', '1,250').series?.rainMm).toEqual([0.5, 1.25]);
+    expect(sheet('0.5', '1,250').series?.rainMm).toEqual([0.5, 1250]);
+    expect(sheet('0', '0,250').series?.rainMm).toEqual([0, 0.25]);
   });
 });

@@ -99,10 +99,22 @@ function columnsOf(headings: readonly string[]): { found: Partial<Record<Column,
   return { found, asked };
 }
 
-/** Reads a number with point or comma; undefined for an empty cell, NaN for text. */
-function numberOf(cell: string | undefined): number | undefined {
+/** What a comma is in a sheet: told by other figures of it, where one can only be read one way. */
+type Comma = 'decimal' | 'thousands' | 'unknown';
+
+function commaOf(cells: readonly string[]): Comma {
+  if (cells.some((c) => /^[-+]?(\d*,\d{1,2}|\d*,\d{4,}|\d{4,},\d+|0*,\d+)$/.test(c.trim()))) return 'decimal';
+  return cells.some((c) => /^[-+]?\d*\.\d+$/.test(c.trim())) ? 'thousands' : 'unknown';
+}
+
+/** "1,250": a thousand and a quarter of it, or one and a quarter. */
+const EITHER = /^[-+]?[1-9]\d{0,2},\d{3}$/;
+
+/** Reads a number with point or comma; undefined for an empty cell, NaN for text or what could be two numbers. */
+function numberOf(cell: string | undefined, comma: Comma): number | undefined {
   const text = (cell ?? '').trim();
   if (text === '' || text === '-' || /^(na|nan|null)$/i.test(text)) return undefined;
+  if (EITHER.test(text) && comma !== 'decimal') return comma === 'thousands' ? Number(text.replace(',', '')) : NaN;
   return /^[-+]?\d*[.,]?\d+$/.test(text) ? Number(text.replace(',', '.')) : NaN;
 }
 
@@ -147,6 +159,8 @@ export function readDailyCsv(text: string): DailyCsv {
   const order = dateOrder(rows.map(({ cells }) => cells[date.at] ?? ''));
   if (order.asked) return { faults: [{ row: headings.row, message: order.asked }], gaps: [], columns, units };
   const faults: RowFault[] = [];
+  const numeric = (['rain', 'tmax', 'tmin'] as const).flatMap((c) => at[c]?.at ?? []);
+  const comma = commaOf(rows.flatMap(({ cells }) => numeric.map((k) => cells[k] ?? '')));
   const days = new Map<number, Partial<Record<keyof typeof LIMITS, number>>>();
   rows.forEach(({ row, cells }) => {
     const day = sheetDay(cells[date.at] ?? '', order.order);
@@ -164,12 +178,15 @@ export function readDailyCsv(text: string): DailyCsv {
       if (column === undefined) continue;
       // a trace of rain is none that could be counted
       const cell = c === 'rain' && /^t$/i.test((cells[column.at] ?? '').trim()) ? '0' : cells[column.at];
-      const raw = numberOf(cell);
+      const raw = numberOf(cell, comma);
       if (raw === undefined) continue;
       const value = TURNED[column.unit](raw);
       const [low, high] = LIMITS[c];
       if (Number.isNaN(raw))
-        faults.push({ row, message: `“${cells[column.at].trim()}” under “${columns[c]}” is not a number` });
+        faults.push({
+          row,
+          message: `“${cells[column.at].trim()}” under “${columns[c]}” ${EITHER.test(cells[column.at].trim()) ? 'can be read in two ways: write it without the comma' : 'is not a number'}`,
+        });
       else if (value < low || value > high)
         faults.push({ row, message: `${raw} under “${columns[c]}” cannot be; it must lie between ${low} and ${high}` });
       else record[c] = Math.round(value * 100) / 100;

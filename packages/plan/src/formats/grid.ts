@@ -30,6 +30,10 @@ export const MAX_CELLS = 20_000_000;
 const isSpace = (code: number): boolean => code === 32 || (code >= 9 && code <= 13);
 const isLetter = (code: number): boolean => (code >= 65 && code <= 90) || (code >= 97 && code <= 122) || code === 95;
 
+/** A hole written as no number, and a heading that says so. */
+const NAN_WORD = /^[-+]?nan(\(.*\))?$/i;
+const NO_HEIGHT = /^nodata_value[-+]?nan$/i;
+
 /** Reads an ESRI ASCII grid piece by piece, so that a large file can be read while it comes in. */
 export class AsciiGridReader {
   #rest = '';
@@ -69,37 +73,38 @@ export class AsciiGridReader {
     if (!this.#heights) {
       if (this.#name) {
         const value = Number(word);
-        if (Number.isFinite(value)) this.#header[this.#name.toLowerCase()] = value;
+        if (Number.isFinite(value) || NO_HEIGHT.test(this.#name + word)) this.#header[this.#name.toLowerCase()] = value;
         else this.#fault = `the heading “${this.#name}” is “${word.slice(0, 20)}”, not a number`;
         this.#name = '';
         return;
       }
-      if (isLetter(word.charCodeAt(0))) {
+      if (isLetter(word.charCodeAt(0)) && !NAN_WORD.test(word)) {
         this.#name = word;
         return;
       }
       this.#begin();
       if (this.#fault || !this.#heights) return;
     }
-    const value = Number(word);
-    if (Number.isNaN(value)) {
+    const value = NAN_WORD.test(word) ? this.#none : Number(word);
+    if (Number.isNaN(value) && !NAN_WORD.test(word)) {
       this.#fault = `“${word.slice(0, 20)}” in row ${Math.floor(this.#count / this.#header.ncols) + 1} of the grid is not a number`;
       return;
     }
     if (this.#count < this.#heights.length) {
-      if (value === this.#none) this.#holes++;
-      this.#heights[this.#count] = value === this.#none ? NaN : value;
+      const hole = value === this.#none || !Number.isFinite(value);
+      if (hole) this.#holes++;
+      this.#heights[this.#count] = hole ? NaN : value;
     }
     this.#count++;
   }
 
   /** The headings are there: are they whole? */
   #begin(): void {
-    const { ncols, nrows, cellsize, nodata_value: none } = this.#header;
+    const { ncols, nrows, nodata_value: none } = this.#header;
     for (const [name, value] of [
       ['ncols', ncols],
       ['nrows', nrows],
-      ['cellsize', cellsize],
+      ['cellsize, or dx and dy', Math.min(this.#cell('x'), this.#cell('y'))],
     ] as const)
       if (!(value > 0)) this.#fault ||= `the heading has no ${name}`;
     if (this.#fault) return;
@@ -116,14 +121,19 @@ export class AsciiGridReader {
   #corner(axis: 'x' | 'y'): number {
     const centre = this.#header[`${axis}llcenter`] as number | undefined;
     const corner = this.#header[`${axis}llcorner`] as number | undefined;
-    return centre ?? (corner === undefined ? NaN : corner + this.#header.cellsize / 2);
+    return centre ?? (corner === undefined ? NaN : corner + this.#cell(axis) / 2);
+  }
+
+  /** Width or height of a cell: of square ones the same, else `dx` and `dy`. */
+  #cell(axis: 'x' | 'y'): number {
+    return this.#header[`d${axis}`] ?? this.#header.cellsize ?? NaN;
   }
 
   /** The whole file was given. */
   end(): GridRead {
     this.push('\n');
     if (!this.#fault && !this.#heights) this.#begin();
-    const { ncols: columns, nrows: rows, cellsize } = this.#header;
+    const { ncols: columns, nrows: rows } = this.#header;
     if (!this.#fault && this.#count !== columns * rows)
       this.#fault = `the grid has ${this.#count} heights against ${columns} columns of ${rows} rows`;
     if (this.#fault || !this.#heights) return { ok: false, fault: this.#fault };
@@ -135,8 +145,8 @@ export class AsciiGridReader {
         rows,
         x0: this.#corner('x'),
         y0: this.#corner('y'),
-        cellX: cellsize,
-        cellY: cellsize,
+        cellX: this.#cell('x'),
+        cellY: this.#cell('y'),
         heights: this.#heights,
       },
     };
@@ -150,14 +160,14 @@ export function readAsciiGrid(text: string): GridRead {
   return reader.end();
 }
 
-/** A grid of square cells as ESRI ASCII, heights to the centimetre. */
+/** A grid as ESRI ASCII, heights to the centimetre. */
 export function asciiGrid(g: Grid): string {
   const lines = [
     `ncols ${g.columns}`,
     `nrows ${g.rows}`,
     `xllcenter ${g.x0}`,
     `yllcenter ${g.y0}`,
-    `cellsize ${g.cellX}`,
+    ...(g.cellX === g.cellY ? [`cellsize ${g.cellX}`] : [`dx ${g.cellX}`, `dy ${g.cellY}`]),
     'NODATA_value -9999',
   ];
   for (let r = 0; r < g.rows; r++) {

@@ -2,7 +2,14 @@
 export { dateOf, dayNumber, dayOfYear } from './dates.ts';
 export { MAX_DAYS, readDailyCsv, type DailyCsv, type DailySeries, type Gap, type RowFault } from './dailycsv.ts';
 export { readWalkRows, type WalkRow, type WalkRows } from './walkrows.ts';
-export { MAX_TRACK_BYTES, readTracks, type Track, type TrackPointLL, type TracksRead } from './tracks.ts';
+export {
+  MAX_TRACK_BYTES,
+  readTrackFile,
+  readTracks,
+  type Track,
+  type TrackPointLL,
+  type TracksRead,
+} from './tracks.ts';
 export {
   asciiGrid,
   AsciiGridReader,
@@ -28,5 +35,5 @@ export {
 export { groundAlong, type GroundAlong } from './groundalong.ts';
 export { TRACK_TOLERANCE, trackLegs, type TrackLeg, type TrackLegs } from './tracklegs.ts';
 export { geoJson, gpxOf, walkCsv, type PositionsRead } from './exports.ts';
-export { textOfBytes } from './encoding.ts';
+export { isPacked, textOfBytes, textOfKmz } from './encoding.ts';
 export { readSheet, type Sheet } from './headings.ts';

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { strToU8, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { crossChecks, loadPlan } from '../document/index.ts';
@@ -8,6 +9,7 @@ import {
   geoJson,
   gpxOf,
   readAsciiGrid,
+  readTrackFile,
   readTracks,
   readWalkRows,
   sampleGrid,
@@ -29,6 +31,139 @@ const gridOf = (text: string) => {
   return read.grid;
 };
 const inPlan = (text: string): Terrain => ({ grid: gridOf(text), frame: { kind: 'plan' } });
+
+describe('a walk out and in again', () => {
+  const rich = (): Plan => {
+    const p = structuredClone(plan);
+    const line = main(p);
+    Object.assign(line.legs[0], {
+      pipe: { insideDiameterMm: 23.5, roughnessMm: 0.01 },
+      fittings: [{ type: 'elbow-90', count: 2 }],
+      endEastingM: 21.25,
+      endNorthingM: -3.5,
+      survey: { method: 'sight-level', sights: [{ backM: 1.2, foreM: 2.7 }] },
+    });
+    line.legs[1].checkValve = true;
+    line.legs[2].remark = 'past the ash, "by the wall"';
+    return p;
+  };
+  const back = (p: Plan, text: string): Line => {
+    const read = readWalkRows(text, 'metric');
+    expect(read.faults).toEqual([]);
+    // into a line that is bare
+    const bare = structuredClone(p);
+    main(bare).legs = [{ lengthM: 1, endGroundM: 742, pipe: 'astm-d2239-sidr15/2' }];
+    return main(applyCommand(bare, legsFromRows('main', read.rows))?.plan ?? bare);
+  };
+  it('keeps pipes, fittings, sights and positions', () => {
+    expect(back(rich(), walkCsv(rich(), main(rich()))).legs).toEqual(main(rich()).legs);
+  });
+  it('in feet keeps them too, heights to a tenth of a millimetre', () => {
+    const legs = back(rich(), walkCsv(rich(), main(rich()), 'us')).legs;
+    main(rich()).legs.forEach((leg, k) => {
+      expect({ ...legs[k], lengthM: 0, endGroundM: 0, depthM: 0 }).toEqual({
+        ...leg,
+        lengthM: 0,
+        endGroundM: 0,
+        depthM: 0,
+      });
+      expect(Math.abs(legs[k].endGroundM - leg.endGroundM)).toBeLessThan(6e-4);
+      expect(Math.abs(legs[k].lengthM - leg.lengthM)).toBeLessThan(6e-4);
+    });
+  });
+  it('of a leg that was changed in the sheet drops what was read on it, and keeps how', () => {
+    const text = walkCsv(rich(), main(rich())).replace(/^24,/m, '25,');
+    const [first] = back(rich(), text).legs;
+    expect(first.lengthM).toBe(25);
+    expect(first.survey).toEqual({ method: 'sight-level' });
+    expect(first.fittings).toEqual([{ type: 'elbow-90', count: 2 }]);
+  });
+  it('that was damaged says which row, and which cell to empty', () => {
+    const rows = walkCsv(rich(), main(rich())).replace('""backM"":1.2', '""backM"":');
+    expect(readWalkRows(rows, 'metric').faults).toEqual([
+      { row: 2, message: expect.stringContaining('under “as stored”') as string },
+    ]);
+    expect(readWalkRows('length m,rise m,pipe\n5,-1,no-such-pipe', 'metric').faults[0].message).toContain(
+      'no pipe of the catalogue',
+    );
+  });
+  it('as GPX and GeoJSON says which stations it leaves out', () => {
+    const p = structuredClone(plan);
+    p.site = { ...p.site, originLatitudeDeg: 44.1, originLongitudeDeg: 6.4 };
+    const whole = gpxOf(p);
+    const without = structuredClone(p);
+    delete main(without).legs[1].endEastingM;
+    delete main(without).legs[1].endNorthingM;
+    const [holed, json] = [gpxOf(without), geoJson(without)];
+    if (!whole.ok || !holed.ok || !json.ok) throw new Error('no positions');
+    expect(holed.text).toContain('<desc>1 of 7 stations has no position and is left out</desc>');
+    expect(holed.left.length).toBe(whole.left.length + 1);
+    expect(JSON.parse(json.text)).toMatchObject({ leftOut: holed.left });
+    // and it is still a GPX with that line
+    expect(readTracks(holed.text, 'x').tracks.map((t) => t.name)).toEqual(
+      readTracks(whole.text, 'x').tracks.map((t) => t.name),
+    );
+  });
+});
+
+describe('tracks of other writers', () => {
+  const kmlOf = (inner: string): string =>
+    `<?xml version="1.0"?><kml xmlns="http://www.opengis.net/kml/2.2" xmlns:gx="http://www.google.com/kml/ext/2.2"><Placemark><name>Rill</name>${inner}</Placemark></kml>`;
+  const piece = (from: number, mode = ''): string =>
+    `<LineString>${mode}<coordinates>${from},44.1,700 ${from + 0.001},44.1,690</coordinates></LineString>`;
+  const absolute = '<altitudeMode>absolute</altitudeMode>';
+  it('in a MultiGeometry that goes on where it left off are one line, others several', () => {
+    const one = readTracks(kmlOf(`<MultiGeometry>${piece(6, absolute)}${piece(6.001, absolute)}</MultiGeometry>`), 'f');
+    expect(one.tracks.map((t) => [t.name, t.points.length])).toEqual([['Rill', 4]]);
+    expect(one.notes[0]).toContain('2 pieces');
+    const two = readTracks(kmlOf(`<MultiGeometry>${piece(6, absolute)}${piece(6.2, absolute)}</MultiGeometry>`), 'f');
+    expect(two.tracks).toHaveLength(2);
+  });
+  it('in a MultiTrack have the heights that the bundle speaks of', () => {
+    const track = (from: number): string =>
+      `<gx:Track><when>2024-01-01T00:00:00Z</when><when>2024-01-01T00:01:00Z</when><gx:coord>${from} 44.1 700</gx:coord><gx:coord>${from + 0.001} 44.1 690</gx:coord></gx:Track>`;
+    const read = readTracks(kmlOf(`<gx:MultiTrack>${absolute}${track(6)}${track(6.001)}</gx:MultiTrack>`), 'f');
+    expect(read.tracks).toHaveLength(1);
+    expect(read.tracks[0].points.map((p) => p.z)).toEqual([700, 690, 700, 690]);
+    expect(read.notes.join()).not.toContain('over the sea');
+  });
+  it('packed as KMZ are read; a packed file without one is refused in words', () => {
+    const kmz = zipSync({ 'files/a.png': new Uint8Array(9), 'doc.kml': strToU8(kmlOf(piece(6, absolute))) });
+    expect(readTrackFile(kmz, 'f').tracks.map((t) => t.name)).toEqual(['Rill']);
+    expect(readTrackFile(zipSync({ 'a.txt': strToU8('x') }), 'f').faults).toEqual([
+      'there is no KML in the packed file',
+    ]);
+    expect(readTrackFile(kmz.slice(0, 60), 'f').faults).toEqual(['the packed file is not whole']);
+  });
+  it('as GPX with routes, prefixes, CDATA and empty heights', () => {
+    const read = readTracks(
+      '<?xml version="1.0"?><!-- x --><g:gpx xmlns:g="http://www.topografix.com/GPX/1/1"><g:wpt lat="1" lon="2"><g:name>post</g:name><g:ele>5</g:ele></g:wpt><g:rte><g:name><![CDATA[Rill & co]]></g:name><g:rtept lat="44" lon="6"><g:ele>700</g:ele><g:name>a</g:name></g:rtept><g:rtept lat="44" lon="6.001"><g:ele></g:ele></g:rtept></g:rte></g:gpx>'
+        .replace(/g:gpx/g, 'gpx')
+        .replace('xmlns:g', 'xmlns:g'),
+      'f',
+    );
+    expect(read.tracks).toEqual([
+      {
+        name: 'Rill & co',
+        points: [
+          { lat: 44, lon: 6, z: 700 },
+          { lat: 44, lon: 6.001 },
+        ],
+      },
+    ]);
+    expect(readTracks('<gpx><trk><trkseg><trkpt lat="1" lon="2">', 'f').faults[0]).toContain('not whole');
+  });
+  it('of many points come in whole', () => {
+    const n = 60_000;
+    const points = Array.from(
+      { length: n },
+      (_, k) => `<trkpt lat="${44 + k * 1e-6}" lon="6"><ele>${700 + (k % 7)}</ele></trkpt>`,
+    );
+    const read = readTracks(`<gpx><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`, 'f');
+    expect(read.tracks[0].points).toHaveLength(n);
+    expect(read.tracks[0].points[n - 1]).toEqual({ lat: 44 + (n - 1) * 1e-6, lon: 6, z: 700 + ((n - 1) % 7) });
+  });
+});
 
 describe('a file of tracks', () => {
   const line = (x: number): number[][] => [

@@ -1,6 +1,8 @@
 // Tracks from GPX, KML and GeoJSON: points along a line, with what is wrong said in words.
-import { gpx, kml } from '@tmcw/togeojson';
-import { DOMParser, type Document as XmlFile } from '@xmldom/xmldom';
+import { kml } from '@tmcw/togeojson';
+import { DOMParser, type Document as XmlFile, type Element as XmlElement } from '@xmldom/xmldom';
+import { SaxesParser } from 'saxes';
+import { isPacked, textOfBytes, textOfKmz } from './encoding.ts';
 import { z } from 'zod';
 
 export interface TrackPointLL {
@@ -27,9 +29,15 @@ export interface TracksRead {
 /** Largest file taken, bytes. */
 export const MAX_TRACK_BYTES = 50 * 1024 * 1024;
 
-const position = z.tuple([z.number(), z.number()]).rest(z.unknown());
-const lineString = z.looseObject({ type: z.literal('LineString'), coordinates: z.array(position) });
-const multiLine = z.looseObject({ type: z.literal('MultiLineString'), coordinates: z.array(z.array(position)) });
+type Position = [number, number, ...unknown[]];
+// checked by hand: a schema of its own for each of half a million points takes minutes
+const isLine = (v: unknown): v is Position[] =>
+  Array.isArray(v) && v.every((p) => Array.isArray(p) && typeof p[0] === 'number' && typeof p[1] === 'number');
+const lineString = z.looseObject({ type: z.literal('LineString'), coordinates: z.custom<Position[]>(isLine) });
+const multiLine = z.looseObject({
+  type: z.literal('MultiLineString'),
+  coordinates: z.custom<Position[][]>((v) => Array.isArray(v) && v.every(isLine)),
+});
 const feature = z.looseObject({
   type: z.literal('Feature'),
   geometry: z.unknown(),
@@ -38,8 +46,6 @@ const feature = z.looseObject({
 const bundle = z.looseObject({ type: z.literal('GeometryCollection'), geometries: z.array(z.unknown()) });
 const collection = z.looseObject({ type: z.literal('FeatureCollection'), features: z.array(z.unknown()) });
 
-type Position = [number, number, ...unknown[]];
-
 /** A line with its pieces: where a recorder paused it begins anew. */
 interface Found {
   readonly id?: string;
@@ -47,6 +53,8 @@ interface Found {
   readonly pieces: readonly Position[][];
 }
 
+/** m between pieces of a bundle that count as one line. */
+const GOES_ON = 500;
 /** No sound file wraps its lines so deep. */
 const MOST_DEEP = 20;
 
@@ -67,12 +75,18 @@ function linesOf(value: unknown, name: string, id?: string, depth = 0): Found[] 
     );
   }
   const many = bundle.safeParse(value);
-  if (many.success) return many.data.geometries.flatMap(inside);
+  if (many.success) {
+    const parts = many.data.geometries.flatMap(inside);
+    // what is bundled and goes on where it left off is one line
+    const pieces = parts.flatMap((p) => p.pieces).filter((p) => p.length > 0);
+    const joined = pieces.slice(1).every((p, k) => apart(pieces[k][pieces[k].length - 1], p[0]) <= GOES_ON);
+    return parts.length > 1 && joined ? [{ ...parts[0], pieces }] : parts;
+  }
   const own = { name, ...(id === undefined ? {} : { id }) };
   const line = lineString.safeParse(value);
-  if (line.success) return [{ ...own, pieces: [line.data.coordinates as Position[]] }];
+  if (line.success) return [{ ...own, pieces: [line.data.coordinates] }];
   const parts = multiLine.safeParse(value);
-  return parts.success ? [{ ...own, pieces: parts.data.coordinates as Position[][] }] : [];
+  return parts.success ? [{ ...own, pieces: parts.data.coordinates }] : [];
 }
 
 /** Higher or lower than any ground, m: what stands for no height in files (−9999, −32768, the least of floats). */
@@ -84,6 +98,14 @@ const heightIs = (z: unknown): z is number =>
 const DEGREES_OF = /(CRS84|EPSG:+(4326|4979|4258))$/i;
 const declared = z.looseObject({ crs: z.looseObject({ properties: z.looseObject({ name: z.string() }) }) });
 
+/** What a bundle of tracks says of the heights of all of them. */
+function modeOfBundle(line: XmlElement): string | undefined {
+  const bundled = line.parentNode as XmlElement | null;
+  if (bundled?.nodeName !== 'gx:MultiTrack') return undefined;
+  const said = Array.from(bundled.childNodes).find((n) => /^(gx:)?altitudeMode$/.test(n.nodeName));
+  return said?.textContent?.trim();
+}
+
 /**
  * Takes heights of a KML that are none out of it: over the ground, or noughts of a line that lies on the ground.
  * @returns what was done, for who reads the file
@@ -94,6 +116,7 @@ function kmlHeights(document: XmlFile): string[] {
     for (const line of Array.from(document.getElementsByTagName(tag))) {
       const mode = ['altitudeMode', 'gx:altitudeMode']
         .map((name) => line.getElementsByTagName(name)[0]?.textContent?.trim())
+        .concat(modeOfBundle(line))
         .find((text) => text);
       if (mode === 'absolute') continue;
       const parts = Array.from(line.getElementsByTagName(tag === 'LineString' ? 'coordinates' : 'gx:coord'));
@@ -125,7 +148,7 @@ function apart([lonA, latA]: Position, [lonB, latB]: Position): number {
   return METRES_A_DEGREE * Math.hypot(east, latB - latA);
 }
 
-type XmlDocument = Parameters<typeof gpx>[0];
+type XmlDocument = Parameters<typeof kml>[0];
 
 function xmlOf(text: string): XmlDocument | string {
   let wrong = '';
@@ -141,6 +164,69 @@ function xmlOf(text: string): XmlDocument | string {
   }
 }
 
+/** Lines of a GPX read as it passes, for files of half a million points; a fault in words where it is not whole. */
+function gpxLines(text: string, name: string): Found[] | string {
+  const found: { name: string; pieces: Position[][] }[] = [];
+  const parser = new SaxesParser();
+  const path: string[] = [];
+  let words = '';
+  let point: { lat: number; lon: number; z?: number } | undefined;
+  const bare = (tag: string): string => tag.slice(tag.indexOf(':') + 1);
+  parser.on('error', (e) => {
+    throw e;
+  });
+  parser.on('opentag', (tag) => {
+    const here = bare(tag.name);
+    path.push(here);
+    words = '';
+    if (here === 'trk' || here === 'rte') found.push({ name, pieces: here === 'rte' ? [[]] : [] });
+    else if (here === 'trkseg') found.at(-1)?.pieces.push([]);
+    else if (here === 'trkpt' || here === 'rtept')
+      point = { lat: Number(tag.attributes.lat ?? NaN), lon: Number(tag.attributes.lon ?? NaN) };
+  });
+  parser.on('text', (part) => {
+    words += part;
+  });
+  parser.on('cdata', (part) => {
+    words += part;
+  });
+  parser.on('closetag', () => {
+    const here = path.pop();
+    const within = path.at(-1);
+    if (here === 'name' && (within === 'trk' || within === 'rte')) {
+      const line = found.at(-1);
+      if (line && words.trim() !== '') line.name = words.trim();
+    } else if (here === 'ele' && point) {
+      // an empty height is none, not the sea
+      if (words.trim() !== '') point.z = Number(words);
+    } else if ((here === 'trkpt' || here === 'rtept') && point) {
+      found
+        .at(-1)
+        ?.pieces.at(-1)
+        ?.push([point.lon, point.lat, ...(point.z === undefined ? [] : [point.z])]);
+      point = undefined;
+    }
+    words = '';
+  });
+  try {
+    parser.write(text).close();
+  } catch (error) {
+    return (error as Error).message.split('\n')[0];
+  }
+  return found;
+}
+
+/** The name of a file's outermost element, lower case; empty where there is none. */
+const rootOf = (body: string): string =>
+  (/^(?:\s|<\?[\s\S]*?\?>|<!--[\s\S]*?-->|<![^>]*>)*<([^\s/>!?]+)/.exec(body)?.[1] ?? '').toLowerCase();
+
+/** Reads the tracks of a file, packed (KMZ) or not; never throws. */
+export function readTrackFile(bytes: Uint8Array, name: string): TracksRead {
+  if (!isPacked(bytes)) return readTracks(textOfBytes(bytes), name);
+  const kml = textOfKmz(bytes, MAX_TRACK_BYTES);
+  return 'fault' in kml ? { tracks: [], faults: [kml.fault], notes: [] } : readTracks(kml.text, name);
+}
+
 /** Reads tracks; never throws for a bad file. `name` is the file's, for a track that has none. */
 export function readTracks(text: string, name: string): TracksRead {
   const fail = (message: string): TracksRead => ({ tracks: [], faults: [message], notes: [] });
@@ -149,12 +235,24 @@ export function readTracks(text: string, name: string): TracksRead {
   let value: unknown;
   const notes: string[] = [];
   if (body.startsWith('<')) {
+    const root = rootOf(body);
+    if (root !== 'gpx' && root !== 'kml') {
+      // what is no XML at all is said to be that
+      const whole = xmlOf(body);
+      return fail(
+        typeof whole === 'string'
+          ? `the file is not whole: ${whole}`
+          : `the file is <${root}>; a GPX or KML file is wanted`,
+      );
+    }
+    if (root === 'gpx') {
+      const lines = gpxLines(body, name);
+      return typeof lines === 'string' ? fail(`the file is not whole: ${lines}`) : tracksOf(lines, []);
+    }
     const document = xmlOf(body);
     if (typeof document === 'string') return fail(`the file is not whole: ${document}`);
-    const root = (document.documentElement?.tagName ?? '').toLowerCase();
-    if (root !== 'gpx' && root !== 'kml') return fail(`the file is <${root}>; a GPX or KML file is wanted`);
-    if (root === 'kml') notes.push(...kmlHeights(document as unknown as XmlFile));
-    value = root === 'gpx' ? gpx(document) : kml(document);
+    notes.push(...kmlHeights(document as unknown as XmlFile));
+    value = kml(document);
   } else {
     try {
       value = JSON.parse(body);
@@ -167,8 +265,14 @@ export function readTracks(text: string, name: string): TracksRead {
     return fail(
       `the file says that it is in ${crs.data.crs.properties.name}; degrees of longitude and latitude are wanted`,
     );
+  return tracksOf(linesOf(value, name), notes);
+}
+
+/** Lines as tracks, what is wrong with some said. */
+function tracksOf(lines: readonly Found[], said: readonly string[]): TracksRead {
+  const notes = [...said];
   const faults: string[] = [];
-  const tracks = linesOf(value, name).flatMap(({ id, name: title, pieces }): Track[] => {
+  const tracks = lines.flatMap(({ id, name: title, pieces }): Track[] => {
     const coordinates = pieces.flat();
     const points = coordinates.map(([lon, lat, z]) => ({ lat, lon, ...(heightIs(z) ? { z } : {}) }));
     const off = points.findIndex((p) => !(Math.abs(p.lat) <= 90 && Math.abs(p.lon) <= 180));

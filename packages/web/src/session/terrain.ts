@@ -61,6 +61,9 @@ export const useTerrain = defineStore('terrain', () => {
     try {
       const answer = await run(remote());
       return mine === running ? answer : undefined;
+    } catch {
+      if (mine === running) trouble.value = `“${file.name}” could not be read. Nothing was changed.`;
+      return undefined;
     } finally {
       if (mine === running) busy.value = '';
     }

@@ -7,8 +7,9 @@ import {
   guessFrame,
   planGrid,
   readAsciiGrid,
+  MAX_TRACK_BYTES,
   readGeoTiff,
-  readTracks,
+  readTrackFile,
   takeHeightsAs,
   trackLegs,
   type Box,
@@ -87,9 +88,11 @@ async function pieces(file: File, told: Told, take: (text: string) => void): Pro
 
 export const terrainApi: TerrainApi = {
   readTrack: async (file, name, told) => {
-    const list: string[] = [];
-    await pieces(file, told, (text) => list.push(text));
-    return readTracks(list.join(''), name);
+    if (file.size > MAX_TRACK_BYTES) return { tracks: [], faults: ['the file is larger than 50 MB'], notes: [] };
+    told(0.1);
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    told(0.4);
+    return readTrackFile(bytes, name);
   },
   readGrid: async (file, origin, told) => {
     if (/\.tiff?$/i.test(file.name)) {

@@ -91,7 +91,8 @@ const lengths = (p: PipeBill): { m: number; each: number | undefined }[] =>
 const wrong = ref<Record<string, string>>({});
 function setSold(p: PipeBill, text: string): void {
   const found = text
-    .split(/[,;]/)
+    // a comma with nothing behind it may be a decimal's
+    .split(/;|,\s/)
     .filter((t) => t.trim() !== '')
     .map((t) => read(t, 'distance', settings.units, { min: 0.1, max: 10_000 }));
   const bad = found.find((f) => !f.ok);

@@ -14,6 +14,7 @@ import { ENGINEER_HEIGHT } from '@vernal-slope/plan/findings';
 import { asSI, editable, rounded, showEntered, showText, unitFor, type Quantity } from '../../display/quantities.ts';
 import type { FigureKey } from '../../display/sentences.ts';
 import { said } from '../../display/faults.ts';
+import { numberList } from '../../display/numberlist.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
@@ -83,7 +84,10 @@ function setTable(text: string): void {
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean)
-    .map((line) => line.split(/[\s;,\t]+/).map(Number));
+    .map((line) => {
+      const read = numberList(line);
+      return 'numbers' in read ? read.numbers : [];
+    });
   const bad = rows.findIndex((r) => r.length !== 2 || r.some((v) => !(v >= 0)));
   if (rows.length < 2 || bad >= 0) {
     tableError.value =

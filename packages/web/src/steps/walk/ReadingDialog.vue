@@ -16,6 +16,7 @@ import { GRAVITY } from '@vernal-slope/core/units';
 import type { LegReading } from '@vernal-slope/plan/edit';
 import type { Leg, Survey } from '@vernal-slope/plan/schema';
 import { asSI, editable, fixed, rounded, showText, unitFor } from '../../display/quantities.ts';
+import { numberList } from '../../display/numberlist.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
@@ -80,7 +81,10 @@ function pairs(text: string): [number, number][] | undefined {
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean)
-    .map((line) => line.split(/[\s;,]+/).map(Number))
+    .map((line) => {
+      const read = numberList(line);
+      return 'numbers' in read ? read.numbers : [];
+    })
     .map((r) => r.map((v) => rounded(asSI(v, 'depth', settings.units), 5)));
   return rows.length > 0 && rows.every((r) => r.length === 2 && r.every((v) => v >= 0 && v < MOST_READ))
     ? rows.map((r) => [r[0], r[1]])

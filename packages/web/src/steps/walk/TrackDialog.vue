@@ -46,6 +46,8 @@ watch(grid, (now) => (byGrid.value ||= now !== null));
 
 async function chooseTrack(file: File): Promise<void> {
   trouble.value = '';
+  // what was read before is not what is taken now, whatever comes of it
+  read.value = null;
   const name = file.name.replace(/\.\w+$/, '');
   const answer = await terrain.withFile(file, (api) => api.readTrack(file, name, terrain.told()));
   if (!answer) {
@@ -113,7 +115,7 @@ async function keep(): Promise<void> {
 <template>
   <PlainDialog v-model:show="show" title="A track for this line" :width="600">
     <EntryRow label="Track: GPX, KML or GeoJSON"
-      ><FileField label="Track file" accept=".gpx,.kml,.geojson,.json" data-test="track-file" @file="chooseTrack"
+      ><FileField label="Track file" accept=".gpx,.kml,.kmz,.geojson,.json" data-test="track-file" @file="chooseTrack"
     /></EntryRow>
     <GridFields v-model="grid" :origin="origin" :around="around" />
     <TickField v-if="terrain.kept || grid" v-model:checked="byGrid" class="by-grid" data-test="by-grid">

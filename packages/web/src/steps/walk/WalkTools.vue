@@ -237,8 +237,10 @@ async function saveAs(format: string): Promise<void> {
       : format === 'gpx'
         ? gpxOf(plan.value)
         : geoJson(plan.value);
-  if (out.ok) downloadText(out.text, fileNameOf(plan.value, format), 'text/plain');
-  else fault(`${capital(out.fault)}.`);
+  if (out.ok) {
+    downloadText(out.text, fileNameOf(plan.value, format), 'text/plain');
+    if ('left' in out && out.left.length > 0) fault(`Saved; not in it: ${out.left.join('; ')}.`);
+  } else fault(`${capital(out.fault)}.`);
 }
 const keepTrack = (track: WalkedTrack): void => {
   fault(run(legsFromTrack(props.line, track)) ?? '');

@@ -5,6 +5,7 @@ import { floatCorrection, mean } from '@vernal-slope/core/supply';
 import { testFlow } from '@vernal-slope/plan/budget';
 import type { FlowTest } from '@vernal-slope/plan/schema';
 import { asSI, rounded, showText, unitFor } from '../../display/quantities.ts';
+import { numberList } from '../../display/numberlist.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
@@ -33,14 +34,16 @@ const d = reactive({
   contractions: 2 as 0 | 1 | 2,
   note: '',
 });
-/** A list like "0.08, 0.12"; undefined with a word that is no number above 0. */
-function list(text: string): number[] | undefined {
-  const numbers = text
-    .split(/[;,\s]+/)
-    .filter(Boolean)
-    .map(Number);
-  return numbers.length > 0 && numbers.every((n) => n > 0) ? numbers : undefined;
+/** A list like "0.08, 0.12" or "0,08 0,12"; undefined with a word that is no number above 0. */
+function list(text: string): readonly number[] | undefined {
+  const read = numberList(text);
+  return 'numbers' in read && read.numbers.every((n) => n > 0) ? read.numbers : undefined;
 }
+/** True of a list that can be read in two ways. */
+const unclear = (text: string): boolean => {
+  const read = numberList(text);
+  return 'ask' in read && read.ask;
+};
 const byDepth = computed(() => {
   const depths = list(d.depths);
   return floatCorrection(depths ? asSI(mean(depths), 'depth', settings.units) : 0);
@@ -50,6 +53,8 @@ const test = computed<FlowTest | string>(() => {
   if (d.method === 'float') {
     const depthsM = list(d.depths)?.map((v) => rounded(asSI(v, 'depth', settings.units), 5));
     const seconds = list(d.seconds);
+    if (unclear(d.depths) || unclear(d.seconds))
+      return 'With one comma it can be read in two ways: write a point for the decimal, or a space between two figures.';
     if (!depthsM)
       return `Give the depths across the stream in ${settings.units === 'us' ? 'feet, such as 0.25, 0.4, 0.3' : 'metres, such as 0.08, 0.12, 0.09'}.`;
     if (!seconds) return 'Give the times of the float in seconds, each above nothing, such as 8.2, 8.6.';
@@ -59,7 +64,7 @@ const test = computed<FlowTest | string>(() => {
       widthM: d.widthM,
       depthsM,
       distanceM: d.distanceM,
-      seconds,
+      seconds: [...seconds],
       ...(d.correction === undefined ? {} : { correction: d.correction }),
     };
   }
