@@ -154,3 +154,4 @@ export {
   type WaterFigure,
 } from './row.ts';
 export { CHECK_WORDS, ENGINEER_HEIGHT, engineerWords, usedText } from './stand.ts';
+export { CLOSE_TO, LIMIT_PARTS, limitOf, type LimitPart } from './limits.ts';

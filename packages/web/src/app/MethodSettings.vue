@@ -107,6 +107,7 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
     <p class="muted">
       Planning figures, with nothing allowed for wear, leaks or bad measuring. Local codes, water rights and licensed
       practice come first. Untested water is not for drinking.
+      <a href="/limits" target="_blank" rel="noopener">What the program does not know</a>.
     </p>
   </details>
 </template>

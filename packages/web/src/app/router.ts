@@ -21,6 +21,12 @@ export const router = createRouter({
       },
     },
     {
+      path: '/limits',
+      name: 'limits',
+      component: () => import('./LimitsView.vue'),
+      meta: { title: 'What the program does not know' },
+    },
+    {
       path: '/:rest(.*)*',
       name: 'lost',
       component: () => import('./LostView.vue'),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The judgement of a step: its name, two figures, sentences worst first.
 import { computed } from 'vue';
-import type { Finding } from '@vernal-slope/plan/findings';
+import { limitOf, type Finding } from '@vernal-slope/plan/findings';
 import type { Command } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../display/names.ts';
@@ -30,6 +30,7 @@ const sentences = computed(() =>
   props.findings.map((f, k) => ({
     key: `${f.code}-${f.at}-${k}`,
     severity: f.severity,
+    limit: limitOf(f),
     parts: sentence(f, settings.units, (id) => nameIn(props.plan, id)),
     remedy: f.remedy && soundRemedy(props.plan, f.remedy),
   })),
@@ -66,6 +67,7 @@ const sentences = computed(() =>
         :key="s.key"
         :severity="s.severity"
         :parts="s.parts"
+        :limit="s.limit"
         :remedy="trying ? undefined : s.remedy"
         test="try-finding"
         @open="(key) => emit('open', key)"

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { judgeRefill } from '@vernal-slope/core/judge';
 import { herdWords } from '@vernal-slope/plan/catalogue';
-import { finding, findingOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
+import { finding, findingOf, limitOf, toldEverywhere, worstFirst, type Finding } from '@vernal-slope/plan/findings';
 import { setSizes, type Command } from '@vernal-slope/plan/edit';
 import { raiseFor } from '@vernal-slope/plan/solve';
 import { wantsOf, isBasin, isOutlet, isSource, isStore, isTap } from '@vernal-slope/plan/kinds';
@@ -125,6 +125,7 @@ const sentences = computed(() =>
   findings.value.map((f) => ({
     key: `${f.code}-${f.at}`,
     severity: f.severity,
+    limit: limitOf(f),
     parts: sentence(f, settings.units, name),
     remedy: f.remedy && soundRemedy(plan.value, f.remedy),
   })),
@@ -272,6 +273,7 @@ function tryIt(): void {
         :key="s.key"
         :severity="s.severity"
         :parts="s.parts"
+        :limit="s.limit"
         :remedy="trying ? undefined : s.remedy"
         test="try-finding"
         @open="(key) => emit('open', key)"
@@ -321,6 +323,7 @@ function tryIt(): void {
         :key="s.key"
         :severity="s.severity"
         :parts="s.parts"
+        :limit="s.limit"
         @open="(key) => emit('open', key)"
       />
       <li v-if="sentences.length === 0 && !height" class="none">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One sentence of the judgement: its drop, its word, its figures with their workings, the change that would mend it.
 import type { Command } from '@vernal-slope/plan/edit';
-import type { Severity } from '@vernal-slope/plan/findings';
+import type { LimitPart, Severity } from '@vernal-slope/plan/findings';
 import { SEVERITY_WORD, type FigureKey, type Part } from '../display/sentences.ts';
 import DropGlyph from '../shell/DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
@@ -13,6 +13,8 @@ defineProps<{
   remedy?: Command;
   /** Name of the offer in tests. */
   test?: string;
+  /** Part of what is not known that it comes near. */
+  limit?: LimitPart;
 }>();
 const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command] }>();
 </script>
@@ -32,6 +34,16 @@ const emit = defineEmits<{ open: [key: FigureKey]; try: [command: Command] }>();
       >
         Try it
       </button>
+      <a
+        v-if="limit"
+        class="limit small"
+        :href="`/limits#${limit}`"
+        target="_blank"
+        rel="noopener"
+        title="What is not known here, on a page of its own"
+        data-test="limit"
+        >limits</a
+      >
     </p>
   </li>
 </template>
@@ -52,6 +64,11 @@ li {
 
 .error {
   color: var(--brick-ink);
+}
+
+.limit {
+  margin-left: 6px;
+  color: var(--muted);
 }
 
 .small-try {
