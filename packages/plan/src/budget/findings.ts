@@ -132,6 +132,8 @@ export function balanceFindings(b: PlanBalance, today?: number): Finding[] {
             month: b.tightest,
             short: -tight.spare,
             needed: tight.needed,
+            recorded: b.recorded?.months ?? 0,
+            dry: b.recorded?.short ?? 0,
           })
         : finding('months-carried', 'need', {
             month: b.tightest,

@@ -162,12 +162,14 @@ export const waterFindings = {
     },
   }),
   'months-short': row({
-    values: { months: 'count', month: 'month', short: 'perDay', needed: 'perDay' },
+    values: { months: 'count', month: 'month', short: 'perDay', needed: 'perDay', recorded: 'count', dry: 'count' },
     severity: 'error',
     step: 'need',
     words: {
       en: (t) =>
-        say`In ${t.count('months')} months of the year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}.`,
+        t.v.recorded === 0
+          ? say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}.`
+          : say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}. Of ${t.count('recorded')} recorded months ${t.count('dry')} fell short.`,
     },
   }),
   'months-carried': row({
@@ -184,7 +186,7 @@ export const waterFindings = {
     },
   }),
   'weir-outside': row({
-    values: { date: 'date', head: 'height', why: ['shallow', 'deep', 'angle'] },
+    values: { date: 'date', head: 'drop', why: ['shallow', 'deep', 'angle'] },
     severity: 'warning',
     step: 'water',
     words: {

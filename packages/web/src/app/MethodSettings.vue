@@ -113,6 +113,10 @@ const set = <K extends keyof Settings>(key: K, value: Settings[K], label: string
 </template>
 
 <style scoped>
+.method a {
+  color: inherit;
+}
+
 .method {
   margin-top: 12px;
 }

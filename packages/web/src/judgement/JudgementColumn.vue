@@ -89,6 +89,8 @@ const findings = computed<Finding[]>(() => {
       f.at === props.chosen ||
       chain.has(f.at) ||
       sources.includes(f.at) ||
+      // of the whole plan
+      f.at === '' ||
       f.code === 'not-converged' ||
       toldEverywhere(f),
   );

@@ -55,6 +55,18 @@ describe('the judgement of a place', () => {
       { of: 'pressure', id: 'kitchen' },
     ]);
   });
+  it('names the month that flows are worked out for where sources give by month, and leads to what is not known', () => {
+    const plan = demoPlan('ousel-bank');
+    Object.assign(plan.nodes[0], { yieldByMonthLpm: [3, 2, 4, 8, 12, 16, 20, 18, 15, 10, 7, 5] });
+    const text = (month?: number): string => {
+      const { view } = open('kitchen', { results: resultsOf({ ...plan, settings: { ...plan.settings, month } }) });
+      return view.text();
+    };
+    expect(text()).toMatch(/Flows are worked out for February, the month with the least to spare/);
+    expect(text(7)).toMatch(/worked out for July, when sources by month give .*; February has the least to spare/);
+    const { view } = open('kitchen', { results: resultsOf(plan) });
+    expect(view.findAll('[data-test=limit]').map((a) => a.attributes('href'))).toContain('/limits#pipe');
+  });
   it('says what falls short before what is good', () => {
     for (const id of ['kitchen', 'shower', 'low', 'sink', 'hill']) {
       const { view } = open(id);

@@ -137,26 +137,26 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
       %</label
     >
     <template v-if="row.days">
-      <span class="small">kept</span>
-      <ChoiceField
-        class="mid"
-        :value="garden.kept ?? 'moist'"
-        :options="KEPT"
-        :label="`How the soil is kept, ${row.name}`"
-        data-test="garden-kept"
-        @update:value="(v) => change('how the soil is kept', (g) => void (g.kept = v))"
-      />
-      <template v-if="garden.kept === 'from-thirst'">
-        <span class="small">soil</span>
+      <label class="small kept"
+        >kept
         <ChoiceField
-          class="mid"
+          fit
+          :value="garden.kept ?? 'moist'"
+          :options="KEPT"
+          :label="`How the soil is kept, ${row.name}`"
+          data-test="garden-kept"
+          @update:value="(v) => change('how the soil is kept', (g) => void (g.kept = v))"
+      /></label>
+      <label v-if="garden.kept === 'from-thirst'" class="small kept"
+        >in
+        <ChoiceField
+          fit
           :value="garden.soil ?? USUAL_GARDEN_SOIL"
           :options="SOILS"
           :label="`Soil, ${row.name}`"
           data-test="garden-soil"
           @update:value="(v) => change('soil', (g) => void (g.soil = v))"
-        />
-      </template>
+      /></label>
     </template>
     <template #under>
       <p class="small muted how" data-test="garden-how">
@@ -194,6 +194,12 @@ function change(label: string, recipe: (g: Garden) => void): undefined {
 </template>
 
 <style scoped>
+.kept {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
 .how,
 .served {
   flex: 1 1 100%;
