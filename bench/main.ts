@@ -6,6 +6,7 @@ import { startBench } from './start.ts';
 import { sizesBench } from './sizes.ts';
 import { storageBench } from './storage.ts';
 import { gardenBench } from './garden.ts';
+import { filesBench } from './files.ts';
 import { diagnosisBench } from './diagnosis.ts';
 import { partsBench } from './parts.ts';
 import { inTimeBench } from './intime.ts';
@@ -20,6 +21,7 @@ gardenBench();
 inTimeBench();
 sizesBench();
 partsBench();
+filesBench();
 diagnosisBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');

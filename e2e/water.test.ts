@@ -176,6 +176,76 @@ describe('needs', () => {
   });
 });
 
+describe('figures that say what they know', () => {
+  it('flows name their month, another can be chosen by keys, and a sentence leads to what is not known', async () => {
+    const id = await app.create({
+      format: 'vernal-slope/plan',
+      version: 1,
+      title: 'Fern seep',
+      site: { latitudeDeg: -40 },
+      needs: { people: [{ name: 'Cabin', count: 4, litresPerDay: 90 }] },
+      nodes: [
+        {
+          id: 'seep',
+          kind: 'source',
+          type: 'spring',
+          name: 'Fern seep',
+          groundM: 120,
+          yieldByMonthLpm: [3, 2, 3, 6, 10, 16, 20, 18, 14, 9, 6, 4],
+        },
+        {
+          id: 'tank',
+          kind: 'tank',
+          groundM: 116,
+          shape: { type: 'vertical-cylinder', diameterM: 1.8, heightM: 1.8 },
+          outletM: 0.1,
+          overflowM: 1.7,
+          startLevelM: 1,
+        },
+        { id: 'tap', kind: 'outlet', groundM: 100, heightM: 1, ratedFlowLpm: 6, ratedPressureKPa: 50 },
+      ],
+      lines: [
+        { id: 'up', from: 'seep', to: 'tank', legs: [{ lengthM: 60, endGroundM: 116, pipe: 'astm-d2239-sidr15/3/4' }] },
+        {
+          id: 'down',
+          from: 'tank',
+          to: 'tap',
+          legs: [{ lengthM: 150, endGroundM: 100, pipe: 'astm-d2239-sidr15/3/4' }],
+        },
+      ],
+    });
+    await page.size(1280, 800);
+    await page.go(`${app.address}/plan/${id}/pipe`);
+    expect(await page.textWhen('good-sentences', (t) => t.includes('worked out for'))).toContain(
+      'worked out for February, the month with the least to spare',
+    );
+    await page.driver.executeScript("document.querySelector('details.method summary').click()");
+    await page.pick('[data-test="solved-month"]', 'July');
+    expect(await page.textWhen('sentences', (t) => t.includes('worked out for'))).toContain('February has the least');
+    await page.saved();
+    const limit = await page.find('[data-test="limit"]');
+    const to = await limit.getAttribute('href');
+    await page.go(to);
+    expect(await (await page.find('h1')).getText()).toBe('What the program does not know');
+    await page.until('the part in question', async () =>
+      page.driver.executeScript('return document.activeElement?.id === location.hash.slice(1)'),
+    );
+  });
+  it('a garden is kept from thirst in a soil of its own, and asks for less then', async () => {
+    await page.go(`${app.address}/plan/kestrel-croft/need`);
+    await page.part('garden-kept');
+    expect(await page.text('garden-how')).toContain('day by day');
+    const spare = async (): Promise<number> => figure(await page.text('spare'));
+    const moist = await spare();
+    await page.pick('[data-test="garden-kept"]', 'from thirst, no more');
+    await page.part('garden-soil');
+    await page.until('less is lacking', async () => (await spare()) > moist);
+    await page.pick('[data-test="garden-soil"]', 'sand');
+    await page.saved();
+    expect(await page.text('recorded')).toMatch(/4,383 recorded days .* are met/);
+  });
+});
+
 describe('a plan that has just begun', () => {
   it('says what to measure and how long it takes', async () => {
     await page.go(`${app.address}/plan/long-fell-hut/water`);

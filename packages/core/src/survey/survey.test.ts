@@ -241,8 +241,18 @@ describe('tracks', () => {
   });
   it('of many points keep as few, and leave none further off: straight, zigzag, round', () => {
     const line = (at: (k: number) => number, n = 5000) => Array.from({ length: n }, (_, k) => ({ x: k, y: at(k) }));
-    expect(simplifyTrack(line(() => 0), 1)).toEqual([0, 4999]);
-    expect(simplifyTrack(line((k) => (k % 2 === 0 ? 5 : -5)), 1)).toHaveLength(5000);
+    expect(
+      simplifyTrack(
+        line(() => 0),
+        1,
+      ),
+    ).toEqual([0, 4999]);
+    expect(
+      simplifyTrack(
+        line((k) => (k % 2 === 0 ? 5 : -5)),
+        1,
+      ),
+    ).toHaveLength(5000);
     const round = line((k) => 40 * Math.sin(k / 60));
     const kept = simplifyTrack(round, 0.5);
     expect(kept.length).toBeLessThan(500);

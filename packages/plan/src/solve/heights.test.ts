@@ -100,6 +100,19 @@ describe('where a ± is shown, the truth lies in it as often as one standard err
         return l * Math.sin(inRad(angle));
       });
     },
+    'slope-level': (normal) => {
+      const index = 0.00141 * normal();
+      return lengths.map((l, k) => rises[k] + l * (index + 0.00141 * normal()) + 0.005 * (normal() - normal()));
+    },
+    grid: (normal) => {
+      const heights = [0, ...rises].map(() => 2 * normal());
+      return rises.map((r, k) => r + heights[k + 1] - heights[k]);
+    },
+    altimeter: (normal) => {
+      const heights = [0, ...rises].map(() => 1.5 * normal());
+      return rises.map((r, k) => r + heights[k + 1] - heights[k]);
+    },
+    guess: (normal) => lengths.map((l, k) => rises[k] + 0.05 * l * normal()),
     gps: (normal) => {
       const heights = [0, ...rises].map(() => 5 * normal());
       return rises.map((r, k) => r + heights[k + 1] - heights[k]);

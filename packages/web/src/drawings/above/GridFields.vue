@@ -20,6 +20,8 @@ const frames = shallowRef<Frame[]>([]);
 
 async function choose(file: File): Promise<void> {
   trouble.value = '';
+  // what was read before is not what is kept now, whatever comes of it
+  info.value = null;
   const answer = await terrain.withFile<GridInfo | { fault: string }>(
     file,
     async (api) => await api.readGrid(file, props.origin, terrain.told()),

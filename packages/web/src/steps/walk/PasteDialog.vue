@@ -11,6 +11,8 @@ import TextField from '../../fields/TextField.vue';
 const show = defineModel<boolean>('show', { required: true });
 const emit = defineEmits<{ keep: [rows: PastedRow[]] }>();
 const settings = useSettings();
+/** Rows that are shown as they were read. */
+const SHOWN = 3;
 const text = ref('');
 const read = computed(() => (text.value.trim() === '' ? null : readWalkRows(text.value, settings.units)));
 function keep(): void {
@@ -43,6 +45,17 @@ function keep(): void {
         {{ read.rows.reduce((sum, r) => sum + r.riseM, 0) >= 0 ? 'rising' : 'falling' }}
         {{ showText(Math.abs(read.rows.reduce((sum, r) => sum + r.riseM, 0)), 'rise', settings.units) }}. Read as
         {{ read.columns.join(', ') }}.
+      </p>
+      <p v-if="read.rows.length > 0" class="small muted" data-test="paste-first">
+        First rows:
+        <template v-for="(r, k) in read.rows.slice(0, SHOWN)" :key="k"
+          ><template v-if="k > 0">; </template
+          ><span class="figure">{{ showText(r.lengthM, 'distance', settings.units) }}</span> long,
+          {{ r.riseM >= 0 ? 'up' : 'down' }}
+          <span class="figure">{{ showText(Math.abs(r.riseM), 'rise', settings.units) }}</span><template v-if="r.remark"
+            >, {{ r.remark }}</template
+          ></template
+        >.
       </p>
       <ul v-if="read.faults.length > 0" class="wrong">
         <li v-for="f in read.faults.slice(0, 8)" :key="`${f.row}${f.message}`">Row {{ f.row }}: {{ f.message }}.</li>

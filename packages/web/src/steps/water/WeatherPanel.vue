@@ -37,6 +37,21 @@ const yearly = computed(() => {
   return (d.rainMm.reduce<number>((sum, v) => sum + (v ?? 0), 0) / d.rainMm.length) * 365.25;
 });
 
+/** Days that are shown as they were read. */
+const SHOWN = 3;
+const firstDays = computed(() => {
+  const s = read.value?.csv.series;
+  if (!s) return [];
+  const warmth = (v: number | null | undefined): string[] =>
+    v === null || v === undefined ? [] : [showField('tMaxC', v, settings.units)];
+  return s.rainMm.slice(0, SHOWN).map((mm, k) => {
+    const day = dateText(dateOf(dayNumber(s.start) + k));
+    const rain = mm === null ? 'no figure' : showField('rainMm', mm, settings.units);
+    const warm = [...warmth(s.tMaxC?.[k]), ...warmth(s.tMinC?.[k])];
+    return `${day} ${rain}${warm.length > 0 ? `, ${warm.join(' and ')}` : ''}`;
+  });
+});
+
 async function bring(file: File): Promise<void> {
   trouble.value = '';
   if (file.size > MAX_BYTES) {
@@ -127,6 +142,7 @@ const MOST_FAULTS = 8;
           >
         </template>
       </p>
+      <p v-if="read.csv.series" class="small muted" data-test="rain-first">First days: {{ firstDays.join('; ') }}.</p>
       <p v-if="read.csv.gaps.length > 0">
         {{ read.csv.gaps.reduce((sum, g) => sum + g.days, 0) }} days without rain figures, counted as dry:
         <template v-for="g in read.csv.gaps.slice(0, MOST_FAULTS)" :key="g.from"
