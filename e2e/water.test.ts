@@ -224,8 +224,7 @@ describe('figures that say what they know', () => {
     expect(await page.textWhen('sentences', (t) => t.includes('worked out for'))).toContain('February has the least');
     await page.saved();
     const limit = await page.find('[data-test="limit"]');
-    const to = await limit.getAttribute('href');
-    await page.go(to);
+    await page.go(String(await limit.getAttribute('href')));
     expect(await (await page.find('h1')).getText()).toBe('What the program does not know');
     await page.until('the part in question', async () =>
       page.driver.executeScript('return document.activeElement?.id === location.hash.slice(1)'),

@@ -2,20 +2,16 @@
 // and no rain comes, what rain of the recorded years would make of it, when to begin to haul, what to cut first.
 import { runAhead, type Ahead } from '@vernal-slope/core/storage';
 import { recession, type DatedFlow, type Recession } from '@vernal-slope/core/supply';
+import { broughtOf, broughtPerDay, planBalance, tankStore, type PlanBalance } from '../budget/index.ts';
 import {
-  broughtOf,
-  broughtPerDay,
   dryNeed,
   monthsOfDays,
   needDays,
-  planBalance,
   roofDays,
-  tankStore,
   testResults,
   type NeedRow,
-  type PlanBalance,
   type SourceYield,
-} from '../budget/index.ts';
+} from '../year/index.ts';
 import { flowFromLpm, levelFor } from '../compile/index.ts';
 import { dateOf, dayNumber, dayOfYear } from '../formats/index.ts';
 import { isStore, type SourceNode, type StoreNode } from '../kinds/index.ts';

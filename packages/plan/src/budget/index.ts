@@ -10,29 +10,7 @@ export {
   type RecordedMonths,
   type Wish,
 } from './balance.ts';
-export {
-  ASSUMED_LATITUDE,
-  enteredMonths,
-  etByMonth,
-  monthlyClimate,
-  monthsOfDays,
-  type EtByMonth,
-  typicalMonth,
-  weatherOf,
-  type MonthlyClimate,
-  type WeatherKey,
-} from '../year/index.ts';
 export { OFTEN, roomOf, type Room, type RoomBy } from './room.ts';
-export {
-  DEFAULT_LOSS,
-  dryNeed,
-  gardenOf,
-  needDays,
-  planNeeds,
-  plantsIn,
-  type NeedRow,
-  type PlanNeeds,
-} from '../year/index.ts';
 export {
   drinkingCautions,
   DUE_MONTHS,
@@ -55,20 +33,6 @@ export {
   type StoreSeries,
   type TankStore,
 } from './store.ts';
-export { summariseTests, testFlow, testResults, type TestResult, type TestSummary } from '../year/index.ts';
-export {
-  dividedBarrels,
-  firstFlush,
-  gutterCarries,
-  haulFigures,
-  roofArea,
-  roofDays,
-  roofRunoff,
-  sourceYield,
-  sourceYields,
-  type SourceYield,
-  type YieldBasis,
-} from '../year/index.ts';
 export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
 export {

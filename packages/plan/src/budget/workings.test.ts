@@ -13,11 +13,11 @@ import {
   spareWorking,
   storeSizes,
   tankStore,
-  testResults,
   testWorking,
   usableWorking,
   ventWorking,
 } from './index.ts';
+import { testResults } from '../year/index.ts';
 
 function demo(name: string): Plan {
   const loaded = loadPlan(readFileSync(new URL(`../../../../demo/plans/${name}.vernal.json`, import.meta.url), 'utf8'));

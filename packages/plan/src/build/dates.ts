@@ -1,6 +1,6 @@
 // Days of the work: from when it begins, with the week that is worked, days off and what is done.
 import { schedule, type Slot } from '@vernal-slope/core/schedule';
-import { monthlyClimate } from '../budget/index.ts';
+import { monthlyClimate } from '../year/index.ts';
 import { secondsOfHours } from '../fields/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
 import type { Plan } from '../schema/index.ts';

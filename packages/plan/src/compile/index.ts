@@ -58,5 +58,4 @@ export {
   segmentOf,
   type ResolvedPipe,
 } from './parts.ts';
-export { drinkRates, railHours, railPerDay } from '../year/index.ts';
 export { limitEmitters, openPlots, setEmitters, standingState, stateFor } from './state.ts';

@@ -2,7 +2,8 @@
 import { runPlace } from '@vernal-slope/core/simulation';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planBalance, planNeeds } from '../budget/index.ts';
+import { planBalance } from '../budget/index.ts';
+import { planNeeds } from '../year/index.ts';
 import { DRINKER_ROWS, DRINKER_USES, findAnimal, findDrinker } from '../catalogue/index.ts';
 import { compilePlan, litres, lpmOfFlow, pascals } from '../compile/index.ts';
 import { crossChecks } from '../document/crosschecks.ts';

@@ -20,11 +20,11 @@ import {
   levelFor,
   metresOfMm,
   pascals,
-  railPerDay,
   resolvePipe,
   tankShape,
   type Compiled,
 } from '../compile/index.ts';
+import { railPerDay } from '../year/index.ts';
 import { glimpse, type Command } from '../edit/index.ts';
 import { emittersOf, feedOf, wateringState, type EmitterRuns } from '../garden/index.ts';
 import { isStore } from '../kinds/index.ts';

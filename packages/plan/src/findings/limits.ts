@@ -1,20 +1,9 @@
 // Which part of what the program does not know (docs/limits.md) a finding comes near.
+import { STEP_KEYS, type StepKey } from './row.ts';
 
-/** Parts of the page, by the headings of its sections. */
-export const LIMIT_PARTS = [
-  'water',
-  'need',
-  'store',
-  'walk',
-  'stand',
-  'pipe',
-  'outlets',
-  'refill',
-  'parts',
-  'build',
-  'log',
-] as const;
-export type LimitPart = (typeof LIMIT_PARTS)[number];
+/** Parts of the page are the steps, by their headings. */
+export const LIMIT_PARTS = STEP_KEYS;
+export type LimitPart = StepKey;
 
 /** By the codes of findings. */
 export const CLOSE_TO: Readonly<Record<string, LimitPart>> = {

@@ -1,6 +1,6 @@
 // What meets the gardens of Need: plots that are opened, beds that stand full; and for how long a plot is to be opened.
 import type { Working } from '@vernal-slope/core/working';
-import { gardenOf, type NeedRow } from '../budget/index.ts';
+import { gardenOf, type NeedRow } from '../year/index.ts';
 import { seconds, type Compiled } from '../compile/index.ts';
 import { isBed } from '../kinds/index.ts';
 import type { BedNode, Plan, Plot } from '../schema/index.ts';

@@ -2,7 +2,8 @@
 import { boreArea } from '@vernal-slope/core/pipe';
 import { GRAVITY } from '@vernal-slope/core/units';
 import type { Working } from '@vernal-slope/core/working';
-import { DESIGN_RAIN, etByMonth } from '../budget/index.ts';
+import { DESIGN_RAIN } from '../budget/index.ts';
+import { etByMonth } from '../year/index.ts';
 import { findCrop } from '../catalogue/index.ts';
 import { flowFromLitresPerDay, metresOfMm, rainRate } from '../compile/index.ts';
 import { bedArea, bedFloor, bedTolerance, bedWants, nameOf } from '../kinds/index.ts';

@@ -2,13 +2,12 @@
 import { jetThrow } from '@vernal-slope/core/irrigation';
 import { runPlace } from '@vernal-slope/core/simulation';
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
-import { planNeeds } from '../budget/index.ts';
+import { inMonth, planMonth, planNeeds } from '../year/index.ts';
 import { cubicMetres, pascals, type Compiled } from '../compile/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { isStore } from '../kinds/index.ts';
 import { partAround, routeTo } from '../topology/index.ts';
 import type { Plan, Plot } from '../schema/index.ts';
-import { inMonth, planMonth } from '../year/index.ts';
 import type { EmitterRuns } from './drip.ts';
 
 /** Longest watering that is looked at, s, and how often it is read. */

@@ -4,7 +4,16 @@ import { tankHeight, volumeAt, type TankShape } from '@vernal-slope/core/tank';
 import { boreArea } from '@vernal-slope/core/pipe';
 import { DAYS_IN_MONTH } from '@vernal-slope/core/supply';
 import { GRAVITY } from '@vernal-slope/core/units';
-import { etByMonth, monthsOfDays, planNeeds, roofDays, sourceYield } from '../budget/index.ts';
+import {
+  etByMonth,
+  monthsOfDays,
+  planMonth,
+  planNeeds,
+  railHours,
+  railPerDay,
+  roofDays,
+  sourceYield,
+} from '../year/index.ts';
 import {
   compilePlan,
   cubicMetres,
@@ -16,8 +25,6 @@ import {
   metresOfMm,
   overflowBore,
   minutesOf,
-  railHours,
-  railPerDay,
   seconds,
   stateFor,
   setEmitters,
@@ -26,7 +33,6 @@ import {
   type Compiled,
 } from '../compile/index.ts';
 import { dateOf, dayNumber } from '../formats/index.ts';
-import { planMonth } from '../year/index.ts';
 import {
   bedArea,
   bedFloor,

@@ -11,11 +11,11 @@ import {
   spareWorking,
   storeSizes,
   tankStore,
-  testResults,
   testWorking,
   usableWorking,
   ventWorking,
 } from '../budget/index.ts';
+import { testResults } from '../year/index.ts';
 import { compilePlan, metresOfMm } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { isSource, isStore } from '../kinds/index.ts';

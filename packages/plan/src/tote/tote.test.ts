@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planNeeds } from '../budget/index.ts';
+import { planNeeds } from '../year/index.ts';
 import { compilePlan } from '../compile/index.ts';
 import { loadPlan } from '../document/index.ts';
 import { addRows, glimpse } from '../edit/index.ts';

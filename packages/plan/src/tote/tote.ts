@@ -1,7 +1,7 @@
 // A tank that is carried: how high it stands for what it serves, how long it lasts, how long its filling takes, its round.
 import { tippingPush, tippingSlope, tippingWind, type Loose } from '@vernal-slope/core/stand';
 import { tankCapacity, volumeAt } from '@vernal-slope/core/tank';
-import { weatherOf } from '../budget/index.ts';
+import { weatherOf } from '../year/index.ts';
 import { cubicMetres, flowFromLpm, levelFor, seconds, tankShape, type Compiled } from '../compile/index.ts';
 import { isBed, isTap, isTote, isVessel, vesselHeight } from '../kinds/index.ts';
 import type { Moved, Plan, StoreNode } from '../schema/index.ts';

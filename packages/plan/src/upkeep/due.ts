@@ -1,5 +1,6 @@
 // When each job is due: by date, by storm, by frost, by use; and what was done.
-import { weatherOf, type PlanBalance } from '../budget/index.ts';
+import { type PlanBalance } from '../budget/index.ts';
+import { weatherOf } from '../year/index.ts';
 import { dateOf, dayNumber, dayOfYear } from '../formats/index.ts';
 import { isSource } from '../kinds/index.ts';
 import type { Plan } from '../schema/index.ts';

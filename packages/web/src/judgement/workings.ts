@@ -5,11 +5,11 @@ import {
   overflowWorking,
   spareWorking,
   tankStore,
-  testResults,
   testWorking,
   usableWorking,
   ventWorking,
 } from '@vernal-slope/plan/budget';
+import { testResults } from '@vernal-slope/plan/year';
 import {
   flowWorking,
   heightWorking,

@@ -1,7 +1,8 @@
 // Water, need and store of the open plan: worked out on every edit of it.
 import { computed, type ComputedRef, type Ref } from 'vue';
 import type { Finding } from '@vernal-slope/plan/findings';
-import { balanceFindings, broughtBy, planBalance, plantsIn, type PlanBalance } from '@vernal-slope/plan/budget';
+import { balanceFindings, broughtBy, planBalance, type PlanBalance } from '@vernal-slope/plan/budget';
+import { plantsIn } from '@vernal-slope/plan/year';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export interface Budget {

@@ -2,7 +2,7 @@
 // When the work begins, what a week has of it, how cold it is; the calendar to take away.
 import { computed } from 'vue';
 import { BUILD_DEFAULTS, buildTemperature, changeBuild, setOff, stepsIcs } from '@vernal-slope/plan/build';
-import { monthlyClimate } from '@vernal-slope/plan/budget';
+import { monthlyClimate } from '@vernal-slope/plan/year';
 import { dateText } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import DateField from '../../fields/DateField.vue';

@@ -2,7 +2,7 @@
 // A garden: its area, crop, way of watering, and how much of it reaches the roots.
 import { computed } from 'vue';
 import { NSelect } from 'naive-ui';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import {
   CROP_ROWS,
   findCrop,

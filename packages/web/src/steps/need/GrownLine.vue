@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Beds and rows that no garden of the list stands for: what their plants use as entered on the benches of Outlets.
 import { computed } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { nameIn } from '../../display/names.ts';
 import { showPerDay } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';

@@ -2,7 +2,7 @@
 // A herd at the place where it drinks: heads, class, litres a head.
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { ANIMAL_ROWS, drinkByWarmth, findAnimal } from '@vernal-slope/plan/catalogue';
 import { changeHerd, setHerdClass } from '@vernal-slope/plan/edit';
 import type { Herd } from '@vernal-slope/plan/schema';

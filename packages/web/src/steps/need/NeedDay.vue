@@ -3,7 +3,7 @@
 // their top for more, by their end for longer.
 import { scaleLinear } from 'd3-scale';
 import { computed, ref, useTemplateRef } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { USUAL_HOURS } from '@vernal-slope/plan/catalogue';
 import { changeVisits, forgetVisits, gardenAt, peopleAt, visitsAt } from '@vernal-slope/plan/edit';
 import type { Herd, Plan } from '@vernal-slope/plan/schema';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Under the needs: what is kept back and lost, the busiest hour, and what the sources give against what is needed.
 import { computed } from 'vue';
-import { DEFAULT_LOSS, OFTEN, roomOf, type PlanBalance, type Room } from '@vernal-slope/plan/budget';
+import { OFTEN, roomOf, type PlanBalance, type Room } from '@vernal-slope/plan/budget';
+import { DEFAULT_LOSS } from '@vernal-slope/plan/year';
 import { changeNeeds } from '@vernal-slope/plan/edit';
 import type { Needs, Plan } from '@vernal-slope/plan/schema';
 import { MONTHS } from '../../display/dates.ts';

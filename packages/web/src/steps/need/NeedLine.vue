@@ -12,7 +12,7 @@ export interface NeedView {
 // One need: its entries, then what it takes in its thirstiest month, where that comes from, why it differs, in which months.
 import { Trash2 } from '@lucide/vue';
 import { computed } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { removeNeed, setIfToo } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { nameIn } from '../../display/names.ts';

@@ -2,7 +2,8 @@
 // The Need step: animals, people and gardens, each with where its figure comes from; against what the sources give.
 import { Plus } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { hoursOf, type NeedRow, type PlanBalance } from '@vernal-slope/plan/budget';
+import { hoursOf, type PlanBalance } from '@vernal-slope/plan/budget';
+import { type NeedRow } from '@vernal-slope/plan/year';
 import { addGarden, addHerd, addPeople, gardenAt, herdAt, herdPlace, peopleAt } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { MONTHS } from '../../display/dates.ts';

@@ -3,7 +3,7 @@
 // are dragged, or moved by keys.
 import { scaleLinear } from 'd3-scale';
 import { computed, ref, useTemplateRef } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { MONTHS } from '../../display/dates.ts';
 import { showPerDay } from '../../display/quantities.ts';
 import { useSettings } from '../../display/settings.ts';

@@ -2,7 +2,7 @@
 // A household: how many, at what level of service, or by what they use.
 import { NSelect } from 'naive-ui';
 import { computed } from 'vue';
-import type { NeedRow } from '@vernal-slope/plan/budget';
+import type { NeedRow } from '@vernal-slope/plan/year';
 import { SERVICE_ROWS, USE_ROWS } from '@vernal-slope/plan/catalogue';
 import { changePeople } from '@vernal-slope/plan/edit';
 import type { People } from '@vernal-slope/plan/schema';

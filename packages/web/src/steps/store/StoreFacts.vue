@@ -5,14 +5,13 @@ import { computed, ref } from 'vue';
 import { emptiedEvery, stickMarks, type YieldRule } from '@vernal-slope/core/storage';
 import {
   daysLeft,
-  haulFigures,
   overflowCascade,
   storeSeries,
   tankStore,
   type PlanBalance,
   type SizeAnswer,
 } from '@vernal-slope/plan/budget';
-import { yieldRuleOf } from '@vernal-slope/plan/year';
+import { haulFigures, yieldRuleOf } from '@vernal-slope/plan/year';
 import { levelFor, tankShape } from '@vernal-slope/plan/compile';
 import { changeNode, changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';

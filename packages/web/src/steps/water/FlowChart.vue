@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { dateOf } from '@vernal-slope/plan/formats';
-import type { TestSummary } from '@vernal-slope/plan/budget';
+import type { TestSummary } from '@vernal-slope/plan/year';
 import { fixed, showText, unitFor, inUnit } from '../../display/quantities.ts';
 import { MONTHS } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';

@@ -2,7 +2,7 @@
 // A stream measured by float or by a small weir: what to measure, and the flow as one types.
 import { computed, reactive } from 'vue';
 import { floatCorrection, mean } from '@vernal-slope/core/supply';
-import { testFlow } from '@vernal-slope/plan/budget';
+import { testFlow } from '@vernal-slope/plan/year';
 import type { FlowTest } from '@vernal-slope/plan/schema';
 import { asSI, rounded, showText, unitFor } from '../../display/quantities.ts';
 import { numberList } from '../../display/numberlist.ts';

@@ -6,15 +6,15 @@ import { computed, ref } from 'vue';
 import { designFlow, GUTTER_LENGTH } from '@vernal-slope/core/supply';
 import { FIRST_FLUSH_MM, RUNOFF_ROWS } from '@vernal-slope/plan/catalogue';
 import { rainRate } from '@vernal-slope/plan/compile';
+import { DESIGN_RAIN } from '@vernal-slope/plan/budget';
 import {
-  DESIGN_RAIN,
   dividedBarrels,
   gutterCarries,
   haulFigures,
   roofArea,
   roofRunoff,
   type SourceYield,
-} from '@vernal-slope/plan/budget';
+} from '@vernal-slope/plan/year';
 import { changeNode, presetOf, unitsOf, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, SourceNode } from '@vernal-slope/plan/schema';

@@ -3,7 +3,8 @@
 import { Plus, Timer, Trash2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { repairWorth } from '@vernal-slope/core/supply';
-import { summariseTests, type PlanBalance } from '@vernal-slope/plan/budget';
+import { type PlanBalance } from '@vernal-slope/plan/budget';
+import { summariseTests } from '@vernal-slope/plan/year';
 import { changeNode, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { FlowTest, Plan } from '@vernal-slope/plan/schema';

@@ -2,7 +2,7 @@
 // Rain and warmth of the place: a daily file brought in, or the twelve months typed.
 import { CloudRain, Trash2 } from '@lucide/vue';
 import { computed, ref, shallowRef } from 'vue';
-import { ASSUMED_LATITUDE, enteredMonths, weatherOf } from '@vernal-slope/plan/budget';
+import { ASSUMED_LATITUDE, enteredMonths, weatherOf } from '@vernal-slope/plan/year';
 import { dateOf, dayNumber, readDailyCsv, textOfBytes, type DailyCsv } from '@vernal-slope/plan/formats';
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
