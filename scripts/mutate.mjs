@@ -660,10 +660,10 @@ const OWN = [
     'plan.settings?.month ?? DEFAULT_MONTH',
   ],
   [
-    'year: a part in another month',
-    `${P}garden/watering.ts`,
-    'partAround(inMonth(plan), tank)',
-    'partAround(plan, tank)',
+    'year: a month that is not pinned',
+    `${P}year/month.ts`,
+    'settings: { ...plan.settings, month },',
+    'settings: { ...plan.settings },',
   ],
   [
     'year: days by their month',

@@ -2,7 +2,7 @@
 import { jetThrow } from '@vernal-slope/core/irrigation';
 import { runPlace } from '@vernal-slope/core/simulation';
 import { headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
-import { inMonth, planMonth, planNeeds } from '../year/index.ts';
+import { planMonth, planNeeds } from '../year/index.ts';
 import { cubicMetres, pascals, type Compiled } from '../compile/index.ts';
 import { placeInTime } from '../intime/index.ts';
 import { isStore } from '../kinds/index.ts';
@@ -39,7 +39,7 @@ export function feedOf(plan: Plan, plot: Plot): string | undefined {
 /** What of a plan a watering hangs on: what is joined to the tank that feeds it without another tank between. */
 function partOf(plan: Plan, plot: Plot, tank: string | undefined): Plan {
   if (tank === undefined) return plan;
-  const part = partAround(inMonth(plan), tank);
+  const part = partAround(plan, tank);
   return plot.lines.every((id) => part.lines.some((l) => l.id === id)) ? { ...part, plots: [plot] } : plan;
 }
 

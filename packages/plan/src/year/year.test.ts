@@ -95,6 +95,13 @@ describe('a garden by the days of its weather', () => {
     const sum = (a: Float64Array): number => a.reduce((x, y) => x + y, 0);
     expect(sum(rain) + sum(run.given) - sum(run.lost) - 1.1 * sum(et) + run.depletion).toBeCloseTo(0, 9);
   });
+  it('dries to the wilting point at most while nothing stands in it: the first watering fills no more than it holds', () => {
+    const et = new Float64Array(300).fill(0.005);
+    const run = soilDays(et, new Float64Array(300), 1, { available: 0.08, mayLack: 0 }, (d) => d >= 200);
+    // 80 mm and the day's own 5; from then on each day's 5
+    expect(run.given[200]).toBeCloseTo(0.085, 12);
+    expect(run.given[201]).toBeCloseTo(0.005, 12);
+  });
   it('months of days step through leap years as the calendar does', () => {
     const months = monthsOfDays('2019-12-30', 430);
     for (let d = 0; d < months.length; d++) expect(months[d]).toBe(new Date(Date.UTC(2019, 11, 30 + d)).getUTCMonth());
