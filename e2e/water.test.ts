@@ -83,6 +83,8 @@ describe('rain', () => {
     await page.part('weather-series');
     await (await page.find('[data-test="rain-file"]')).sendKeys(demoRain);
     expect(await page.text('rain-preview')).toContain('4383 days from 1 January 2012');
+    expect(await page.text('rain-preview')).toContain('rain from “rain mm”, in mm; tmax from');
+    expect(await page.text('rain-first')).toContain('2 January 2012: 4.5 mm, 6.2 °C and 1.6 °C');
     await page.click('take-rain');
     await page.saved();
     await page.click('step-store');

@@ -7,7 +7,7 @@ import { dateOf, dayNumber, readDailyCsv, textOfBytes, type DailyCsv } from '@ve
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { unitFor } from '../../display/quantities.ts';
+import { editable, unitFor, type Quantity } from '../../display/quantities.ts';
 import { dateText, MONTHS } from '../../display/dates.ts';
 import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -37,18 +37,28 @@ const yearly = computed(() => {
   return (d.rainMm.reduce<number>((sum, v) => sum + (v ?? 0), 0) / d.rainMm.length) * 365.25;
 });
 
+/** What each column was taken for, and in which unit. */
+const readAs = computed(() =>
+  Object.entries(read.value?.csv.columns ?? {}).map(([column, heading]) => {
+    const unit = read.value?.csv.units[column];
+    return `${column} from “${heading}”${unit ? `, in ${unit}` : ''}`;
+  }),
+);
 /** Days that are shown as they were read. */
 const SHOWN = 3;
 const firstDays = computed(() => {
   const s = read.value?.csv.series;
   if (!s) return [];
+  // as read, nothing rounded away
+  const plain = (name: string, v: number, quantity: Quantity): string =>
+    `${editable(planField(name).toSI(v), quantity, settings.units)}\u00a0${unitFor(quantity, settings.units).symbol}`;
   const warmth = (v: number | null | undefined): string[] =>
-    v === null || v === undefined ? [] : [showField('tMaxC', v, settings.units)];
+    v === null || v === undefined ? [] : [plain('tMaxC', v, 'temperature')];
   return s.rainMm.slice(0, SHOWN).map((mm, k) => {
     const day = dateText(dateOf(dayNumber(s.start) + k));
-    const rain = mm === null ? 'no figure' : showField('rainMm', mm, settings.units);
+    const rain = mm === null ? 'no figure' : plain('rainMm', mm, 'drop');
     const warm = [...warmth(s.tMaxC?.[k]), ...warmth(s.tMinC?.[k])];
-    return `${day} ${rain}${warm.length > 0 ? `, ${warm.join(' and ')}` : ''}`;
+    return `${day}: ${rain}${warm.length > 0 ? `, ${warm.join(' and ')}` : ''}`;
   });
 });
 
@@ -135,11 +145,7 @@ const MOST_FAULTS = 8;
       <p>
         <strong>{{ read.name }}</strong><template v-if="read.csv.series"
           >: {{ read.csv.series.rainMm.length }} days from {{ dateText(read.csv.series.start) }}. Read as
-          <template v-for="(heading, column) in read.csv.columns" :key="column">
-            {{ column }} from “{{ heading }}”<template v-if="read.csv.units[column]"
-              >, in {{ read.csv.units[column] }}</template
-            >;</template
-          >
+          {{ readAs.join('; ') }}.
         </template>
       </p>
       <p v-if="read.csv.series" class="small muted" data-test="rain-first">First days: {{ firstDays.join('; ') }}.</p>
