@@ -75,6 +75,24 @@ function placeOf(image: GeoTIFFImage): Placed | string {
 /** Kinds of images that are pictures: RGB, palette, mask, CMYK, YCbCr, CIELab. @see TIFF 6.0, PhotometricInterpretation */
 const PICTURES = [2, 3, 4, 5, 6, 8];
 
+/** Most pieces that a sound file of the most cells comes in. */
+const MOST_PIECES = 1e6;
+
+/** True where an image is cut into strips or tiles as no file is: what reads them would never come to an end. */
+function cutOddly(image: GeoTIFFImage, columns: number, rows: number): boolean {
+  const sizes = (['RowsPerStrip', 'TileWidth', 'TileLength'] as const).map(
+    (tag) => image.fileDirectory.getValue(tag) as unknown,
+  );
+  if (sizes.some((v) => v !== undefined && !(Number.isInteger(v) && Number(v) >= 1))) return true;
+  const [strip, width, length] = sizes.map((v) => (v === undefined ? undefined : Number(v)));
+  const pieces =
+    width !== undefined || length !== undefined
+      ? Math.ceil(columns / (width ?? columns)) * Math.ceil(rows / (length ?? rows))
+      : Math.ceil(rows / (strip ?? rows));
+  // a tile is unpacked whole, however little of it lies in the image
+  return !(pieces <= MOST_PIECES) || (width ?? 1) * (length ?? 1) > MAX_CELLS;
+}
+
 /** What is wrong with an image as heights, in words. */
 function pictureFault(image: GeoTIFFImage): string | undefined {
   const kind = Number(image.fileDirectory.getValue('PhotometricInterpretation') ?? 1);
@@ -106,6 +124,7 @@ export async function readGeoTiff(file: Blob | ArrayBuffer, onProgress?: (share:
     const tiff = await (file instanceof ArrayBuffer ? fromArrayBuffer(file) : fromBlob(file));
     image = await tiff.getImage();
     [columns, rows] = [image.getWidth(), image.getHeight()];
+    if (columns * rows <= MAX_CELLS && cutOddly(image, columns, rows)) return bad('the file is damaged');
     picture = pictureFault(image);
     place = placeOf(image);
     keys = (image.getGeoKeys() ?? {}) as Partial<Record<string, unknown>>;
