@@ -31,6 +31,7 @@ import {
 } from '@vernal-slope/plan/garden';
 import { bedFloor, bedTolerance, bedWants, isStore, nameOf } from '@vernal-slope/plan/kinds';
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
+import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import { planField, planValue } from '../../display/planfields.ts';
 import { fixed, handStep, longText, show, showText, unitFor } from '../../display/quantities.ts';
@@ -496,7 +497,7 @@ const hours = (s: number | undefined): string => (s === undefined ? 'more than t
         days.
       </p>
       <p>
-        By ET0 and the crop of Need, in the month that is tightest, {{ nameOf(first) }} uses
+        By ET0 and the crop of Need, in {{ MONTHS[month - 1] }}, the month that is worked out, {{ nameOf(first) }} uses
         <button
           type="button"
           class="figure"

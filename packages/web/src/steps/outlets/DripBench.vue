@@ -31,6 +31,7 @@ import {
   type Watering,
 } from '@vernal-slope/plan/garden';
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
+import { MONTHS } from '../../display/dates.ts';
 import { said } from '../../display/faults.ts';
 import { nameIn } from '../../display/names.ts';
 import { planValue } from '../../display/planfields.ts';
@@ -371,7 +372,8 @@ const setGarden = (name: string): void =>
           show-unit
         />
         <span v-if="plot.wantsLPerPlant === undefined && wants" class="small muted"
-          >left open: {{ showText(wants.volume, 'volume', settings.units) }} by Need’s {{ wants.by }}</span
+          >left open: {{ showText(wants.volume, 'volume', settings.units) }} by Need’s {{ wants.by }} in
+          {{ MONTHS[month - 1] }}</span
         >
       </div>
     </div>
