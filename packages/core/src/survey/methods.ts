@@ -145,8 +145,8 @@ export const methodError = (method: SurveyMethod, length: number, settings = 1):
     (METHODS[method].common ?? 0) * length,
   );
 
-/** Ends of the scales that gauges are made with, kPa. @see EN 837-1 (from memory) */
-const RANGES = [60, 100, 160, 250, 400, 600, 1000, 1600];
+/** Ends of the scales that gauges are made with, Pa. @see EN 837-1 (from memory) */
+const RANGES = [60e3, 100e3, 160e3, 250e3, 400e3, 600e3, 1000e3, 1600e3];
 /** Share of its range that a gauge may be wrong by: class 1.6. */
 const CLASS = 0.016;
 
@@ -157,9 +157,8 @@ const CLASS = 0.016;
  * @example gaugeError(85_000) = 924 Pa (a gauge to 100 kPa)
  */
 export function gaugeError(pressure: number, share = CLASS): number {
-  const kPa = Math.abs(pressure) / 1000;
-  const range = RANGES.find((r) => r >= kPa) ?? kPa;
-  return (1000 * share * range) / Math.sqrt(3);
+  const read = Math.abs(pressure);
+  return (share * (RANGES.find((range) => range >= read) ?? read)) / Math.sqrt(3);
 }
 
 /**

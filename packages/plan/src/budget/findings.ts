@@ -86,7 +86,15 @@ function sourceFindings(source: SourceNode, today: number | undefined): Finding[
   if (roof?.gutter && roof.designRainMmPerH) {
     const carries = gutterCarries(roof.gutter);
     const comes = designFlow(rainRate(roof.designRainMmPerH), roofArea(roof));
-    found.push(finding(carries >= comes ? 'gutter-enough' : 'gutter-overflows', at, { carries, comes }));
+    found.push(
+      carries >= comes
+        ? finding('gutter-enough', at, {
+            carries,
+            comes,
+            hole: roof.gutter.holeMm === undefined ? 'unknown' : 'counted',
+          })
+        : finding('gutter-overflows', at, { carries, comes }),
+    );
   }
   if (source.type === 'mains') found.push(finding('backflow', at, {}));
   const quality = qualityOf(source, today);

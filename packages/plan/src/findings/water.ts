@@ -115,10 +115,15 @@ export const waterFindings = {
     },
   }),
   'gutter-enough': row({
-    values: { carries: 'flow', comes: 'flow' },
+    values: { carries: 'flow', comes: 'flow', hole: ['unknown', 'counted'] },
     severity: 'ok',
     step: 'water',
-    words: { en: (t) => say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}.` },
+    words: {
+      en: (t) =>
+        t.v.hole === 'counted'
+          ? say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}.`
+          : say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}. What the hole into its downpipe takes is not entered, and not counted.`,
+    },
   }),
   'gutter-overflows': row({
     values: { carries: 'flow', comes: 'flow' },

@@ -167,7 +167,7 @@ const rows = computed<Row[]>(() => {
         field: 'liftM',
         quantity: 'height',
         limits: { min: 0.1, max: 1000 },
-        note: props.yields.assumption ?? 'water to inlet, and the friction of its pipe',
+        note: 'water to inlet, and the friction of its pipe',
         set: (n, v) => void (n.pump && (n.pump.liftM = v)),
       },
       {
