@@ -1,12 +1,14 @@
 // The layers, in one place: which package may import which, and which subject of core lies left of which.
 
-/** Package → packages of ours that it may import. */
+/** Package → packages of ours that it may import; `display` is what figures and sentences look like to people. */
 export const PACKAGE_MAY_IMPORT = {
   core: [],
   plan: ['core'],
-  server: ['plan', 'core'],
-  web: ['plan', 'core'],
-  cli: ['plan', 'core'],
+  display: ['plan', 'core'],
+  book: ['display', 'plan', 'core'],
+  server: ['book', 'display', 'plan', 'core'],
+  web: ['book', 'display', 'plan', 'core'],
+  cli: ['book', 'display', 'plan', 'core'],
 };
 
 /** Subjects of core from left to right; each may import those to its left. */
@@ -70,6 +72,9 @@ export const PLAN_SUBJECTS = [
   'upkeep',
 ];
 
+/** Subjects of the book from left to right. */
+export const BOOK_SUBJECTS = ['drawing', 'model', 'known', 'chapters', 'book', 'write', 'sheets', 'archive', 'pdf'];
+
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });
 
 /** Within a package: a subject may not reach to the right, nor past another subject's face. */
@@ -123,7 +128,7 @@ function webRules(subjects) {
           'error',
           {
             patterns: [
-              { group: packagesForbidden('web'), message: 'web may import only plan and core' },
+              { group: packagesForbidden('web'), message: 'web may import only book, display, plan and core' },
               ...(right.length > 0
                 ? [
                     {
@@ -143,14 +148,14 @@ function webRules(subjects) {
 const RAW_UNITS = {
   selector:
     "ImportDeclaration[source.value='@vernal-slope/core/units'] ImportSpecifier[imported.name=/^(toSI|fromSI|unit|findUnit)$/]",
-  message: 'convert units in fields/convert.ts or display/quantities.ts only',
+  message: 'convert units in plan/fields/convert.ts or display/quantities.ts only',
 };
 
 /** In the web app figures are turned, rounded and written by display/, and by the field that knows its place in the plan. */
 const FIGURES_IN_ONE_PLACE = [
   {
     selector:
-      'ImportDeclaration[source.value=/display.quantities/] ImportSpecifier[imported.name=/^(toSI|fromSI|FILE_UNITS)$/]',
+      'ImportDeclaration[source.value=/display.quantities$/] ImportSpecifier[imported.name=/^(toSI|fromSI|FILE_UNITS)$/]',
     message: 'a figure of the plan is turned by display/planfields.ts, or by the field that edits it',
   },
   {
@@ -189,7 +194,7 @@ const NODE_AND_FRAMEWORKS = [
 ];
 
 export const layerRules = [
-  ...['server', 'cli'].map((name) => ({
+  ...['display', 'server', 'cli'].map((name) => ({
     files: [`packages/${name}/src/**/*.ts`],
     rules: forbid(packagesForbidden(name), `${name} may import only ${PACKAGE_MAY_IMPORT[name].join(' and ')}`),
   })),
@@ -208,6 +213,7 @@ export const layerRules = [
     },
   })),
   ...subjectRules('plan', PLAN_SUBJECTS),
+  ...subjectRules('book', BOOK_SUBJECTS),
   {
     // core computes from what it is given: no clock, no page, no process, no chance
     files: ['packages/core/src/**/*.ts'],
@@ -233,13 +239,13 @@ export const layerRules = [
   ...webRules(WEB_SUBJECTS),
   {
     // units have two borders: the plan's convert.ts (and the formats that other programs write) and the web's display module
-    files: ['packages/{plan,cli,server}/src/**/*.ts'],
+    files: ['packages/{plan,book,cli,server}/src/**/*.ts'],
     ignores: ['packages/plan/src/fields/convert.ts', 'packages/plan/src/formats/*.ts', '**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', RAW_UNITS] },
   },
   {
     files: ['packages/web/src/**/*.{ts,vue}'],
-    ignores: ['packages/web/src/display/{quantities,planfields}.ts', 'packages/web/src/drawings/**', '**/*.test.ts'],
+    ignores: ['packages/web/src/drawings/**', '**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', RAW_UNITS, ...FIGURES_IN_ONE_PLACE, ...FAULTS_ARE_TOLD] },
   },
   {

@@ -10,6 +10,7 @@ import { filesBench } from './files.ts';
 import { diagnosisBench } from './diagnosis.ts';
 import { partsBench } from './parts.ts';
 import { inTimeBench } from './intime.ts';
+import { bookBench } from './book.ts';
 
 console.log('Vernal Slope, bench\n');
 await startBench();
@@ -23,6 +24,7 @@ sizesBench();
 partsBench();
 filesBench();
 diagnosisBench();
+await bookBench();
 if (!process.argv.includes('--no-browser')) {
   const { repaintBench } = await import('./repaint.ts');
   await repaintBench();

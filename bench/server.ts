@@ -1,19 +1,12 @@
-// The server under load and under kills: how long it keeps a short question waiting while a large plan is saved, and
-// whether a folder whose first start was broken off starts again.
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+// The server under load: how long it keeps a short question waiting while a large plan is saved. What kills and many
+// clients do to it is tried by `npm run crash` and `npm run load`.
 import { setTimeout as sleep } from 'node:timers/promises';
 import { RunningApp } from '../e2e/harness/app.ts';
 import { line, quantile } from './report.ts';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
 const LINES = 660;
 const LEGS = 170;
 const SAVES = 4;
-const KILLS = 12;
 
 /** A plan of some 10 MB that is in order. */
 function largePlan(): string {
@@ -68,7 +61,7 @@ async function healthWhileSaving(): Promise<void> {
       const begun = performance.now();
       const answer = await fetch(`${app.address}/api/plans`, {
         method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
+        headers: { 'Vernal-Write': '1', 'Content-Type': 'application/json' },
         body,
       });
       if (!answer.ok) throw new Error(`the large plan was refused: ${await answer.text()}`);
@@ -85,33 +78,6 @@ async function healthWhileSaving(): Promise<void> {
   }
 }
 
-/** The app on a folder, without waiting for it. */
-const begin = (folder: string): ChildProcess =>
-  spawn(process.execPath, ['scripts/demo.mjs', '--port', '0', '--data', folder], { cwd: root, stdio: 'ignore' });
-
-async function killsInFirstStart(): Promise<void> {
-  let good = 0;
-  for (let k = 0; k < KILLS; k++) {
-    const folder = mkdtempSync(join(tmpdir(), 'vernal-kill-'));
-    const child = begin(folder);
-    const ended = new Promise((resolve) => child.once('exit', resolve));
-    await sleep(300 + (1200 * k) / KILLS);
-    child.kill('SIGKILL');
-    await ended;
-    const app = new RunningApp(folder);
-    try {
-      await app.start();
-      const { plans } = (await (await fetch(`${app.address}/api/plans`)).json()) as { plans: unknown[] };
-      if (plans.length === 4) good++;
-    } finally {
-      await app.stop();
-      rmSync(folder, { recursive: true, force: true });
-    }
-  }
-  line('first starts broken off, that start again whole', `${good} of ${KILLS}`, `${KILLS} of ${KILLS}`);
-}
-
 export async function serverBench(): Promise<void> {
   await healthWhileSaving();
-  await killsInFirstStart();
 }

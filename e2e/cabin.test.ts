@@ -49,7 +49,7 @@ beforeAll(async () => {
   page = await Page.open();
   const made = await fetch(`${app.address}/api/plans`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'Vernal-Write': '1', 'content-type': 'application/json' },
     body: JSON.stringify({ document: cabin }),
   });
   address = `${app.address}/plan/${((await made.json()) as { id: string }).id}/outlets`;

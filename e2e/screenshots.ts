@@ -49,12 +49,13 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'working',
-    path: OUSEL,
+    name: 'book',
+    path: `${OUSEL}/book`,
     act: async (page) => {
-      await page.part('remedy');
-      await page.click('pressure');
-      await page.find('.formula .katex');
+      await page.find('#workings');
+      await page.driver.executeScript(
+        "[...document.querySelectorAll('.vs-sheet')].find((s) => s.querySelector('h2').textContent === 'Hill tank to Low Meadow').scrollIntoView()",
+      );
     },
   },
   { name: 'water', path: `${OUSEL}/water`, act: async (page) => void (await page.part('flow-chart')) },

@@ -10,7 +10,7 @@ let page: Page;
 const open = async (document: object): Promise<string> => {
   const made = await fetch(`${app.address}/api/plans`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'Vernal-Write': '1', 'content-type': 'application/json' },
     body: JSON.stringify({ document }),
   });
   return `${app.address}/plan/${((await made.json()) as { id: string }).id}/outlets`;

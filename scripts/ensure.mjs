@@ -135,7 +135,7 @@ const shared = ['package-lock.json', 'tsconfig.base.json', 'tsconfig.json'];
 
 /** Compiles core, plan, server and the command when their sources changed. */
 export function ensureCompiled() {
-  const packages = ['core', 'plan', 'server', 'cli'];
+  const packages = ['core', 'plan', 'display', 'book', 'server', 'cli'];
   const value = fingerprint([
     ...shared,
     ...packages.flatMap((p) => [`packages/${p}/src`, `packages/${p}/tsconfig.json`, `packages/${p}/package.json`]),
@@ -153,13 +153,24 @@ export function ensureCompiled() {
 
 /** Builds the web app when its sources changed. */
 export function ensureWebBuilt() {
-  const value = fingerprint([...shared, 'packages/core/src', 'packages/plan/src', 'packages/web']);
+  const value = fingerprint([
+    ...shared,
+    'packages/core/src',
+    'packages/plan/src',
+    'packages/display/src',
+    'packages/book/src',
+    'packages/web',
+  ]);
   const built = () => existsSync(join(root, 'packages/web/dist/index.html')) && stampIs('web', value);
   if (built()) return;
   oneAtATime('web', () => {
     if (built()) return;
     process.stderr.write('Building the app …\n');
-    runOrExit('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], { cwd: join(root, 'packages/web') });
+    runOrExit('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], {
+      cwd: join(root, 'packages/web'),
+      // a run of tests that builds what is stale builds what people get
+      env: { ...process.env, NODE_ENV: 'production' },
+    });
     writeStamp('web', value);
   });
 }

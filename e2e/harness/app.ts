@@ -44,7 +44,7 @@ export class RunningApp {
   async create(document: object): Promise<string> {
     const answer = await fetch(`${this.address}/api/plans`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Vernal-Write': '1', 'Content-Type': 'application/json' },
       body: JSON.stringify({ document }),
     });
     if (!answer.ok) throw new Error(`the plan was refused: ${await answer.text()}`);

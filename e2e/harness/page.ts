@@ -65,8 +65,8 @@ export class Page {
   }
 
   /** Runs a function in the page until it gives something; says what was waited for when it does not. */
-  async until<T>(what: string, look: () => Promise<T | undefined | null | false>): Promise<T> {
-    const end = Date.now() + PATIENCE_MS;
+  async until<T>(what: string, look: () => Promise<T | undefined | null | false>, patience = PATIENCE_MS): Promise<T> {
+    const end = Date.now() + patience;
     for (;;) {
       try {
         const found = await look();
@@ -190,9 +190,20 @@ export class Page {
       .flatMap((v) => v.nodes.slice(0, 4).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`));
   }
 
+  /** Sets what this browser remembers, as another window would: the page takes it up where it stands. */
+  async remember(key: 'vernal-theme' | 'vernal-units', value: string): Promise<void> {
+    await this.driver.executeScript(
+      `const [key, newValue] = arguments;
+      const oldValue = localStorage.getItem(key);
+      localStorage.setItem(key, newValue);
+      window.dispatchEvent(new StorageEvent('storage', { key, newValue, oldValue, storageArea: localStorage }));`,
+      key,
+      value,
+    );
+  }
   async setTheme(theme: 'light' | 'dark' | 'outdoor'): Promise<void> {
-    await this.driver.executeScript(`localStorage.setItem('vernal-theme', '${theme}')`);
-    await this.driver.navigate().refresh();
+    await this.remember('vernal-theme', theme);
+    await this.find(`html[data-theme="${theme}"]`);
   }
 
   /** Warnings and errors of the browser since last asked (a refused style or script among them). */

@@ -82,8 +82,28 @@ const OPTIONS = {
   grid: text,
   /** m */
   tolerance: number((v) => v >= 0 && v <= 1000, 'metres from 0 to 1000'),
-  format: choice(['csv', 'geojson', 'gpx'], 'csv, geojson or gpx'),
+  format: choice(
+    ['csv', 'geojson', 'gpx', 'html', 'pdf', 'md'],
+    'csv, geojson or gpx (export), html, pdf or md (report)',
+  ),
+  out: text,
+  units: choice(['metric', 'us'], 'metric or us'),
+  paper: choice(['a4', 'letter'], 'a4 or letter'),
+  form: choice(['whole', 'field'], 'whole or field'),
+  positions: choice(['yes', 'no'], 'yes or no'),
 } as const;
+
+/** A choice that is another one for each verb. @throws UsageError with what would be right */
+export function oneOf<const C extends readonly string[]>(
+  name: OptionName,
+  given: string | undefined,
+  choices: C,
+  right: string,
+): C[number] {
+  if (given === undefined) return choices[0];
+  if (!choices.includes(given)) throw wrong(name, given, right);
+  return given as C[number];
+}
 
 export type OptionName = keyof typeof OPTIONS;
 type Read<R> = R extends OptionRow<infer T> ? T : never;

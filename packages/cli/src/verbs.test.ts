@@ -35,6 +35,11 @@ const GOOD: Readonly<Record<string, string>> = {
   grid: 'ground.asc',
   tolerance: '0.5',
   format: 'csv',
+  out: join(tmpdir(), 'vernal-book.html'),
+  units: 'us',
+  paper: 'letter',
+  form: 'field',
+  positions: 'no',
 };
 const names = [...new Set(VERBS.flatMap((v) => v.options))];
 
@@ -65,7 +70,13 @@ describe('the table', () => {
   });
   it.each(VERBS.filter((v) => !v.noFile).map((v) => v.name))('%s tells of a file that is not there', async (name) => {
     const verb = VERBS.find((v) => v.name === name);
-    const need = verb?.needs && (verb.options.includes('outlet') ? ['--outlet', 'low'] : ['--track', 'x.gpx']);
+    const need =
+      verb?.needs &&
+      (verb.options.includes('outlet')
+        ? ['--outlet', 'low']
+        : verb.options.includes('track')
+          ? ['--track', 'x.gpx']
+          : []);
     const { code, out, err } = await run([name, '/no/such/plan.vernal.json', ...(need ?? [])]);
     expect([code, out]).toEqual([2, undefined]);
     expect(err).toContain('there is no file');
@@ -368,5 +379,50 @@ describe('diagnose', () => {
     const none = await run(['diagnose', demo]);
     expect(none.code).toBe(2);
     expect(none.err).toContain('has no readings');
+  });
+});
+
+describe('report', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'vernal-report-'));
+  const day = ['--from', '2026-09-18'];
+  it('is HTML on standard output, with a page for every line and nothing fetched from elsewhere', async () => {
+    const { code, out = '' } = await run(['report', demo, ...day]);
+    expect(code).toBe(0);
+    expect(out).toMatch(/^<!doctype html>/);
+    const { lines } = JSON.parse(readFileSync(demo, 'utf8')) as { lines: { id: string }[] };
+    for (const line of lines) expect(out).toContain(`id="line-${line.id}"`);
+    expect(out).not.toMatch(/(?:src|href)="(?:https?:)?\/\//);
+    expect(out).toContain('printed 18 September 2026');
+  });
+  it('is Markdown, and the same each time', async () => {
+    const ask = ['report', demo, '--format', 'md', '--units', 'us', ...day];
+    const [one, two] = [await run(ask), await run(ask)];
+    expect(one.out).toMatch(/^# Ousel Bank\n/);
+    expect(one.out).toContain('psi');
+    expect(two).toEqual(one);
+  });
+  it('is a PDF in a file, and says nothing then', async () => {
+    const file = join(folder, 'book.pdf');
+    const { code, out } = await run(['report', demo, '--format', 'pdf', '--form', 'field', '--out', file, ...day]);
+    expect([code, out]).toEqual([0, '']);
+    const bytes = readFileSync(file);
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(bytes.subarray(-1024).toString('latin1')).toContain('%%EOF');
+  });
+  it.each([
+    [['--format', 'pdf'], 'vernal: report --format pdf needs --out FILE'],
+    [['--format', 'gpx'], 'vernal: --format is "gpx"; give html, pdf or md'],
+    [['--paper', 'a5'], 'vernal: --paper is "a5"; give a4 or letter'],
+  ])('%j says what would be right', async (args, words) => {
+    const { code, out, err } = await run(['report', demo, ...args]);
+    expect([code, out]).toEqual([2, undefined]);
+    expect(err?.split('\n')[0]).toBe(words);
+  });
+  it('a file that cannot be written is a fault with its path', async () => {
+    const { code, err } = await run(['report', demo, '--format', 'md', '--out', '/no/such/folder/book.md', ...day]);
+    expect(code).toBe(2);
+    expect(err).toBe(
+      '--out: "/no/such/folder/book.md" cannot be written (ENOENT); name a file in a folder that is there\n',
+    );
   });
 });

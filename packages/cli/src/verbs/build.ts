@@ -3,14 +3,8 @@ import { writeFileSync } from 'node:fs';
 import { datedSteps, stepsIcs, stepsReport } from '@vernal-slope/plan/build';
 import { upkeepIcs, upkeepOf, upkeepReport } from '@vernal-slope/plan/upkeep';
 import { dayNumber } from '@vernal-slope/plan/formats';
+import { todayText } from '@vernal-slope/display/dates';
 import { fault, type Verb } from './verb.ts';
-
-/** Today in the place's own calendar. */
-function today(): string {
-  const now = new Date();
-  const two = (n: number): string => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-}
 
 /** @throws where the file cannot be written */
 function writeCalendar(file: string, text: string): void {
@@ -34,7 +28,7 @@ export const steps: Verb = {
     'from which day; --ics writes a calendar too',
   ],
   run: (plan, { from, ics }) => {
-    const first = from ?? plan.build?.from ?? today();
+    const first = from ?? plan.build?.from ?? todayText();
     if (ics !== undefined) writeCalendar(ics, stepsIcs(plan, datedSteps(plan, first), Date.now()));
     return stepsReport(plan, first);
   },
@@ -49,7 +43,7 @@ export const upkeep: Verb = {
     'the water lasts from then; --ics writes a calendar too',
   ],
   run: (plan, { from, ics }) => {
-    const day = from ?? today();
+    const day = from ?? todayText();
     if (ics !== undefined) writeCalendar(ics, upkeepIcs(plan, upkeepOf(plan, dayNumber(day)), day, Date.now()));
     return upkeepReport(plan, day);
   },

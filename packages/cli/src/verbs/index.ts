@@ -4,6 +4,7 @@ import { diagnose } from './diagnose.ts';
 import { steps, upkeep } from './build.ts';
 import { beds, drip } from './garden.ts';
 import { parts } from './parts.ts';
+import { report } from './report.ts';
 import { schema } from './schema.ts';
 import { simulate } from './simulate.ts';
 import { size } from './size.ts';
@@ -29,6 +30,7 @@ export const VERBS: readonly Verb[] = [
   upkeep,
   importVerb,
   exportVerb,
+  report,
   schema,
 ];
 

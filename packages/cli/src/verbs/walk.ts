@@ -1,7 +1,7 @@
 // The verbs `import` and `export`: walks in and out.
 import { checkPlan } from '@vernal-slope/plan/document';
 import { MAX_TRACK_BYTES, textOfBytes } from '@vernal-slope/plan/formats';
-import { UsageError } from '../options.ts';
+import { oneOf, UsageError, type Options } from '../options.ts';
 import { exportWalk, importWalk, type Files } from '../walks.ts';
 import { PlanFaults, readBytes, type Verb } from './verb.ts';
 
@@ -35,6 +35,9 @@ export const importVerb: Verb = {
   },
 };
 
+const sheetFormat = ({ format }: Options): 'csv' | 'geojson' | 'gpx' =>
+  oneOf('format', format, ['csv', 'geojson', 'gpx'], 'csv, geojson or gpx');
+
 export const exportVerb: Verb = {
   name: 'export',
   asItStands: true,
@@ -43,8 +46,9 @@ export const exportVerb: Verb = {
     'export FILE [--format csv|geojson|gpx] [--line id]',
     'a walk as a sheet, the lines as GeoJSON or GPX (not JSON then)',
   ],
+  needs: (options) => void sheetFormat(options),
   run: (plan, options) => {
-    const outcome = exportWalk(plan, options);
+    const outcome = exportWalk(plan, { ...options, format: sheetFormat(options) });
     if (!outcome.ok) throw new PlanFaults(outcome.faults);
     return outcome.value;
   },

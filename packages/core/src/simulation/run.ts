@@ -460,7 +460,18 @@ class Runner {
         this.#tell('over-ends', k);
         turned = true;
       } else if (mode.over === 1 && volume > overflow + crumb) {
-        mode.over = 2;
+        const { overflowPipe, spillsInto } = this.#place.vessels[k];
+        if (overflowPipe) mode.over = 2;
+        else {
+          // an edge lets everything by: what the step left above it, in its last digits, runs over too
+          const above = volume - overflow;
+          this.#y[BLOCK * k] = overflow;
+          this.#y[BLOCK * k + Entry.Spilt] += above;
+          if (spillsInto >= 0) {
+            this.#y[BLOCK * spillsInto] += above;
+            this.#y[BLOCK * spillsInto + Entry.In] += above;
+          }
+        }
         turned = true;
       } else if (mode.over === 3 && volume < rim - crumb) {
         mode.over = 2;

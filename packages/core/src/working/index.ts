@@ -2,3 +2,4 @@
 export * from './working.ts';
 export { holdsInAnyUnits } from './anyunits.ts';
 export { ruleValue } from './evaluate.ts';
+export { plainForm, plainWorking, sumWorking, type Figure, type Part } from './plain.ts';

@@ -35,6 +35,8 @@ export {
 } from './store.ts';
 export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
+export { capacityWorking, largestWorking, reserveWorking, todayWorking, volumeWorking } from './storeworkings.ts';
+export { leanWorking, neededWorking, yieldWorking } from './yieldworkings.ts';
 export {
   bridgeWorking,
   givenWorking,

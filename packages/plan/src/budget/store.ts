@@ -85,6 +85,28 @@ function largestFlow(y: SourceYield, brings: number | undefined): number {
   return Math.min(brings ?? Infinity, Math.max(counted, ...tested));
 }
 
+/** What feeds a tank, each at its most, m³/s. */
+export function largestParts(
+  plan: Plan,
+  tank: StoreNode,
+  balance: PlanBalance,
+): { readonly name: string; readonly flow: number; readonly source: string }[] {
+  const feeders = new Set(feedersOf(plan, tank.id).map((n) => n.id));
+  return balance.yields.flatMap((y) =>
+    feeders.has(y.source.id)
+      ? [
+          {
+            name: nameOf(y.source),
+            flow: largestFlow(y, balance.brings.get(y.source.id)),
+            source: y.source.roof
+              ? `rain of ${y.source.roof.designRainMmPerH ?? DESIGN_RAIN} mm an hour on its area${y.source.roof.designRainMmPerH === undefined ? ' (common practice)' : ''}`
+              : 'its best hour or largest test, as far as its line brings it',
+          },
+        ]
+      : [],
+  );
+}
+
 /** What a tank can give, as far as its own shape and what it feeds say, m³. */
 const holds = (tank: StoreNode): number =>
   usableParts({
@@ -145,11 +167,7 @@ export function tankStore(plan: Plan, tank: StoreNode, balance: PlanBalance = pl
   const usableAll = linked ? linked.usable.reduce((a, b) => a + b, 0) : usable.usable;
   const reserve = usableAll * reservedShare(plan, tank, balance);
   const level = levelFor(tank, 'start');
-  const feeders = new Set(feedersOf(plan, tank.id).map((n) => n.id));
-  const largest = balance.yields.reduce(
-    (sum, y) => sum + (feeders.has(y.source.id) ? largestFlow(y, balance.brings.get(y.source.id)) : 0),
-    0,
-  );
+  const largest = largestParts(plan, tank, balance).reduce((sum, p) => sum + p.flow, 0);
   const pipe = tank.overflowPipe;
   const freeboard = vesselHeight(tank) - tank.overflowM;
   const bore = pipe && overflowBore(pipe);

@@ -9,7 +9,15 @@ export const metres = z.number().min(-500).max(9000);
 export const positive = z.number().positive();
 export const atLeastZero = z.number().min(0);
 export const id = z.string().min(1).max(200);
-export const name = z.string().max(200).optional();
+/** A NUL, or half of a surrogate pair: no file, database or page keeps them as they are. */
+const NO_CHARACTER = /[\0\uD800-\uDFFF]/u;
+/** Text that people give a thing for a name. @param most longest, characters */
+export const words = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine((text) => !NO_CHARACTER.test(text), 'take out what is no character: a NUL, or half of a pair');
+export const name = words(200).optional();
 
 export const place = {
   id,

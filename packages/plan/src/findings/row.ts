@@ -120,7 +120,7 @@ export interface Teller<S extends ValueSpec> {
   readonly given: (key: KeysOf<S, ShownQuantity>) => Part;
   readonly count: (key: KeysOf<S, 'count'>) => Part;
   readonly share: (key: KeysOf<S, 'share'>, opens?: Exclude<FigureKey, { of: PlaceFigure }>) => Part;
-  readonly perDay: (key: KeysOf<S, 'perDay'>) => Part;
+  readonly perDay: (key: KeysOf<S, 'perDay'>, opens?: Exclude<FigureKey, { of: PlaceFigure }>) => Part;
   readonly month: (key: KeysOf<S, 'month'>) => string;
   readonly clock: (key: KeysOf<S, 'clock'>) => Part;
   readonly date: (key: KeysOf<S, 'date'>) => string;

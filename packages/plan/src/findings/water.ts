@@ -173,8 +173,8 @@ export const waterFindings = {
     words: {
       en: (t) =>
         t.v.recorded === 0
-          ? say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}.`
-          : say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short')}. Of ${t.count('recorded')} recorded months ${t.count('dry')} fell short.`,
+          ? say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short', t.to('spare', t.v.month))}.`
+          : say`In ${t.count('months')} months of the mean year the sources give less than is needed; ${t.month('month')} lacks ${t.perDay('short', t.to('spare', t.v.month))}. Of ${t.count('recorded')} recorded months ${t.count('dry')} fell short.`,
     },
   }),
   'months-carried': row({
@@ -184,10 +184,10 @@ export const waterFindings = {
     words: {
       en: (t) =>
         t.v.recorded === 0
-          ? say`The sources carry every month of the mean year; ${t.month('month')} has the least to spare, ${t.perDay('spare')}. No days are on record: how often a month falls short is not known.`
+          ? say`The sources carry every month of the mean year; ${t.month('month')} has the least to spare, ${t.perDay('spare', t.to('spare', t.v.month))}. No days are on record: how often a month falls short is not known.`
           : t.v.dry === 0
-            ? say`The sources carry each of ${t.count('recorded')} recorded months; in the mean ${t.month('month')} has the least to spare, ${t.perDay('spare')}.`
-            : say`The sources carry every month of the mean year, ${t.month('month')} with ${t.perDay('spare')} to spare; of ${t.count('recorded')} recorded months ${t.count('dry')} brought less than was needed.`,
+            ? say`The sources carry each of ${t.count('recorded')} recorded months; in the mean ${t.month('month')} has the least to spare, ${t.perDay('spare', t.to('spare', t.v.month))}.`
+            : say`The sources carry every month of the mean year, ${t.month('month')} with ${t.perDay('spare', t.to('spare', t.v.month))} to spare; of ${t.count('recorded')} recorded months ${t.count('dry')} brought less than was needed.`,
     },
   }),
   'weir-outside': row({

@@ -2,9 +2,9 @@
 import { fromSI, unit } from '@vernal-slope/core/units';
 import { xmlText } from '../fields/index.ts';
 import { lineName } from '../topology/index.ts';
-import Papa from 'papaparse';
 import { stationsOf } from '../positions/index.ts';
 import type { Leg, Line, Plan } from '../schema/index.ts';
+import { csvOf } from './sheets.ts';
 import { lonLat } from './terrain.ts';
 
 /** What of a leg has no column of its own, as it stands in the plan; and what it was written beside. */
@@ -32,7 +32,7 @@ export function walkCsv(plan: Plan, line: Line, system: 'metric' | 'us' = 'metri
       'as stored': restOf(leg, rise),
     };
   });
-  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
+  return `${csvOf(rows, '\n')}\n`;
 }
 
 export type PositionsRead =

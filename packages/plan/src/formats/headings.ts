@@ -1,5 +1,6 @@
 // Units in the headings of sheets: read where they are plain, asked for where they are not, never guessed.
 import Papa from 'papaparse';
+import { unguarded } from './sheets.ts';
 
 /** Names of a unit as headings write it, and how much of the sheet's base unit it is. */
 interface UnitRow {
@@ -96,7 +97,7 @@ export function readSheet(text: string): Sheet {
   const error = parsed.errors.find((e) => e.type === 'Quotes');
   return {
     rows: parsed.data
-      .map((cells, k) => ({ row: k + 1, cells }))
+      .map((cells, k) => ({ row: k + 1, cells: cells.map(unguarded) }))
       .filter(({ cells }) => cells.some((c) => c.trim() !== '')),
     delimiter,
     ...(error ? { quote: (error.row ?? 0) + 1 } : {}),

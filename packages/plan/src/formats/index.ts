@@ -37,3 +37,4 @@ export { TRACK_TOLERANCE, trackLegs, type TrackLeg, type TrackLegs } from './tra
 export { geoJson, gpxOf, walkCsv, type PositionsRead } from './exports.ts';
 export { isPacked, textOfBytes, textOfKmz } from './encoding.ts';
 export { readSheet, type Sheet } from './headings.ts';
+export { csvOf, unguarded } from './sheets.ts';

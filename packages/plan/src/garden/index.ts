@@ -71,4 +71,15 @@ export {
   type Mended,
   type School,
 } from './mend.ts';
-export { bedDaysWorking, bedWorking, emitterWorking, evennessWorking } from './workings.ts';
+export {
+  bedDaysWorking,
+  bedDepthWorking,
+  bedFloorWorking,
+  bedWorking,
+  bucketShimWorking,
+  chainFloatWorking,
+  chainWaterWorking,
+  emitterWorking,
+  evennessWorking,
+  plotFlowWorking,
+} from './workings.ts';

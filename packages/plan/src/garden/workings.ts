@@ -1,6 +1,6 @@
 // The workings of what the benches show.
 import { headOfPressure } from '@vernal-slope/core/water';
-import type { Term, Working } from '@vernal-slope/core/working';
+import { plainWorking, sumWorking, type Term, type Working } from '@vernal-slope/core/working';
 import { metresOfMm, type Compiled } from '../compile/index.ts';
 import { HOLE_CD } from '../fields/index.ts';
 import { bedArea, bedForm, nameOf } from '../kinds/index.ts';
@@ -35,6 +35,126 @@ export function bedWorking(c: ChainStands, b: BedStands): Working {
     ],
   };
 }
+
+/** Where the float of a chain's bucket shuts, m above datum. */
+export const chainFloatWorking = (c: ChainStands): Working =>
+  sumWorking(
+    'chain-float',
+    nameOf(c.bucket),
+    [
+      { name: 'ground under the bucket', value: c.bucket.groundM, source: 'entered' },
+      { name: 'what it stands on', value: c.bucket.standM ?? 0, source: 'entered' },
+      {
+        name: 'its float shuts, over its floor',
+        value: c.bucket.inlet?.floatValve?.closeLevelM ?? 0,
+        source: 'entered',
+      },
+    ],
+    ['z', c.float, 'length'],
+    'Addition of heights',
+  );
+
+/** Floor of a bed, m above datum. */
+export const bedFloorWorking = (b: BedStands): Working =>
+  sumWorking(
+    'bed-floor',
+    nameOf(b.bed),
+    [
+      { name: 'ground under the bed', value: b.bed.groundM, source: 'entered' },
+      { name: 'what it stands on', value: b.bed.baseM ?? 0, source: 'entered' },
+    ],
+    ['z', b.floor, 'length'],
+    'Addition of heights',
+  );
+
+/** Water over the floor of a bed at rest. */
+export const bedDepthWorking = (c: ChainStands, b: BedStands): Working =>
+  b.state === 'dry' || c.line < b.floor
+    ? sumWorking(
+        'bed-depth',
+        nameOf(b.bed),
+        [{ name: 'the water line stands below its joint: none comes in', value: 0 }],
+        ['h', b.depth, 'length'],
+        'communicating vessels at rest',
+      )
+    : sumWorking(
+        'bed-depth',
+        nameOf(b.bed),
+        [
+          {
+            name: c.runsOver === undefined ? 'water line, where the float shuts' : 'water line, at the lowest hole',
+            value: c.line,
+            ...(c.runsOver === undefined ? { working: chainFloatWorking(c) } : {}),
+          },
+          { name: 'floor of the bed', value: b.floor, less: true, working: bedFloorWorking(b) },
+        ],
+        ['h', b.depth, 'length'],
+        'communicating vessels at rest',
+      );
+
+/** By how much the bucket of a chain goes up for the largest error of its beds to be least. */
+export function bucketShimWorking(c: ChainStands): Working {
+  // as the float would hold them, holes left aside
+  const offs = c.beds.map((b) => ({ name: nameOf(b.bed), off: c.float - b.floor - b.wants }));
+  const [most, least] = [
+    offs.reduce((a, b) => (b.off > a.off ? b : a), offs[0]),
+    offs.reduce((a, b) => (b.off < a.off ? b : a), offs[0]),
+  ];
+  return plainWorking(
+    'bucket-shim',
+    nameOf(c.bucket),
+    '- \\frac{ {{most}} + {{least}} }{2}',
+    [
+      ['most', 'd_\\mathrm{most}', `most too high, ${most.name}`, most.off, 'length'],
+      ['least', 'd_\\mathrm{least}', `most too low, ${least.name}`, least.off, 'length'],
+    ],
+    ['s', c.bucketShim, 'length'],
+    'Half way between the two that are most off',
+  );
+}
+
+/** Water in the beds of a chain. */
+export const chainWaterWorking = (c: ChainStands): Working =>
+  sumWorking(
+    'chain-water',
+    nameOf(c.bucket),
+    c.beds.map((b) => ({ name: nameOf(b.bed), value: b.water, working: bedWaterWorking(b) })),
+    ['V', c.water, 'volume'],
+    'All beds, the bucket left out',
+  );
+
+/** Water in one bed at rest. */
+function bedWaterWorking(b: BedStands): Working {
+  const form = bedForm(b.bed);
+  return plainWorking(
+    'bed-water',
+    nameOf(b.bed),
+    '{{area}} ({{share}} \\, {{low}} + {{soil}} \\, {{high}})',
+    [
+      ['area', 'A', 'area of the bed', bedArea(b.bed), 'area', { source: 'entered' }],
+      ['share', 's_w', 'share of water in the reservoir', form.waterShare, 'ratio'],
+      ['low', 'h_w', 'water in the reservoir', Math.min(b.depth, form.reservoir), 'length'],
+      ['soil', 's_s', 'share of water in wet soil', form.soilShare, 'ratio'],
+      ['high', 'h_s', 'water above it', Math.max(0, b.depth - form.reservoir), 'length'],
+    ],
+    ['V', b.water, 'volume'],
+    'water balance; shares as entered',
+  );
+}
+
+/** All that the emitters of a plot give while it is open. */
+export const plotFlowWorking = (r: PlotRuns): Working =>
+  plainWorking(
+    'plot-flow',
+    r.plot.name ?? r.plot.id,
+    '{{n}} \\, {{q}}',
+    [
+      ['n', 'n', 'holes and emitters that are open', r.emitters.length, 'ratio'],
+      ['q', '\\bar q', 'mean of all', r.emitters.length > 0 ? r.flow / r.emitters.length : 0, 'flow'],
+    ],
+    ['Q', r.flow, 'flow'],
+    'the network solved piece by piece, each emitter by its own law',
+  );
 
 /** Water in a bed and the days that it lasts. @param days s */
 export function bedDaysWorking(b: BedStands, use: number): Working {

@@ -2,4 +2,4 @@
 export { drainRuns, type DrainLeg, type DrainRuns } from './drain.ts';
 export { addDrain, changeDrain, layEven, takeOutDrain, type DrainMade } from './edits.ts';
 export { COVER, drainFindings, judgeDrains } from './judge.ts';
-export { basinWorking, fallWorking, longestWorking } from './workings.ts';
+export { basinWorking, drainDayWorking, drainLengthWorking, fallWorking, longestWorking } from './workings.ts';

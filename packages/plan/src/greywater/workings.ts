@@ -1,6 +1,7 @@
 // The workings of what the bench of a drain shows.
-import type { Working } from '@vernal-slope/core/working';
-import { GREY_SOURCE } from '../catalogue/index.ts';
+import { plainWorking, sumWorking, type Working } from '@vernal-slope/core/working';
+import { GREY_SOURCE, GREYWATER_PER_HEAD } from '../catalogue/index.ts';
+import { cubicMetres } from '../fields/index.ts';
 import type { DrainLeg, DrainRuns } from './drain.ts';
 
 export const fallWorking = (r: DrainRuns, l: DrainLeg): Working => ({
@@ -21,6 +22,45 @@ export const fallWorking = (r: DrainRuns, l: DrainLeg): Working => ({
   result: { tex: 'S', value: l.fall, dimension: 'ratio' },
   source: `at least ${r.least.name} (${r.least.source}, from memory)`,
 });
+
+/** Length of a drain from its start to its farthest basin. */
+export const drainLengthWorking = (r: DrainRuns): Working =>
+  sumWorking(
+    'drain-length',
+    r.drain.name ?? r.drain.id,
+    [
+      { name: 'its legs', value: r.toSplitter, source: 'entered' },
+      { name: 'on to the farthest basin', value: r.length - r.toSplitter, source: 'entered' },
+    ],
+    ['L', r.length, 'length'],
+    'Lengths one after the other',
+  );
+
+/** What comes down a drain in a day. */
+export const drainDayWorking = (r: DrainRuns): Working => {
+  const of = r.drain.name ?? r.drain.id;
+  const result = ['V', r.perDay, 'volume'] as const;
+  const head = cubicMetres(GREYWATER_PER_HEAD);
+  return r.entered
+    ? sumWorking(
+        'drain-day',
+        of,
+        [{ name: 'washing water a day', value: r.perDay, source: 'entered' }],
+        result,
+        'As entered',
+      )
+    : plainWorking(
+        'drain-day',
+        of,
+        '{{n}} \\, {{v}}',
+        [
+          ['n', 'n', 'people of Need', r.perDay / head, 'ratio', { source: 'entered' }],
+          ['v', 'v', 'washing water a head and day', head, 'volume'],
+        ],
+        result,
+        '25 US gallons a head: UPC greywater chapter (from memory)',
+      );
+};
 
 export const longestWorking = (r: DrainRuns): Working => ({
   code: 'drain-longest',

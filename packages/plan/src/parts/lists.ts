@@ -1,6 +1,7 @@
 // The list for the shop: as a sheet, as plain text, and prices from a sheet.
 import Papa from 'papaparse';
 import type { Fault } from '../document/index.ts';
+import { csvOf, unguarded } from '../formats/index.ts';
 import type { Bill, BillItem, Group } from './bill.ts';
 
 /** Aisles in the order in which one walks them. */
@@ -53,7 +54,7 @@ export function billCsv(bill: Bill): string {
       note: i.rule ?? i.note ?? '',
     })),
   ];
-  return Papa.unparse(rows, { escapeFormulae: true });
+  return csvOf(rows);
 }
 
 /** The list as plain text, by aisle, with what is still to buy; lengths written by `length`. */
@@ -103,7 +104,7 @@ function priceOf(text: string): number {
  */
 export function readPrices(text: string, bill: Bill): PricesRead {
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t'] });
-  const [head, ...rows] = parsed.data;
+  const [head, ...rows] = parsed.data.map((cells) => cells.map(unguarded));
   const faults: Fault[] = [];
   const at = (name: RegExp): number => (head ?? []).findIndex((h) => name.test(h.trim().replace(/^\uFEFF/, '')));
   const [id, price] = [at(/^(id|part)$/i), at(/^(price|price each|each|cost each)$/i)];

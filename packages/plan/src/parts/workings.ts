@@ -30,7 +30,8 @@ export function itemWorking(bill: Bill, id: string): Working | undefined {
         ];
   });
   const sum = terms.reduce((s, t) => s + t.value, 0);
-  if (terms.length === 0 || sum !== item.count)
+  if (terms.length === 0 || sum !== item.count) {
+    const dimension = item.per === 'm' ? 'length' : item.per === 'm³' ? 'volume' : 'ratio';
     return {
       code: 'item',
       of: item.name,
@@ -41,7 +42,7 @@ export function itemWorking(bill: Bill, id: string): Working | undefined {
           tex: 'n',
           name: item.rule ?? item.note ?? 'what the plan takes',
           value: item.count,
-          dimension: 'ratio',
+          dimension,
           source:
             item.group === 'timber'
               ? 'list of the stand'
@@ -50,9 +51,10 @@ export function itemWorking(bill: Bill, id: string): Working | undefined {
                 : 'counted in the plan',
         },
       ],
-      result: { tex: 'N', value: item.count, dimension: 'ratio' },
+      result: { tex: 'N', value: item.count, dimension },
       source: 'Counted over the plan',
     };
+  }
   return {
     code: 'item',
     of: item.name,

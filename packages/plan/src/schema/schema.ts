@@ -22,6 +22,7 @@ import {
   endSchema,
   shopSchema,
   startChainSchema,
+  words,
 } from '../fields/index.ts';
 import { nodeSchema } from '../kinds/index.ts';
 
@@ -152,7 +153,7 @@ export const lineSchema = z.looseObject({
 
 /** Outlets and troughs that run at one time, and how full the tanks stand then. */
 export const situationSchema = z.looseObject({
-  name: z.string().min(1).max(200),
+  name: words(200).min(1),
   open: list('open', id),
   level: z.enum(['full', 'low', 'start']).optional(),
 });
@@ -170,7 +171,7 @@ export const priceSchema = z.looseObject({ pipe: z.string().min(1).max(200), per
 export const planSchema = z.looseObject({
   format: z.literal('vernal-slope/plan'),
   version: z.literal(1),
-  title: z.string().max(200),
+  title: words(200),
   site: siteSchema.optional(),
   settings: settingsSchema.optional(),
   needs: needsSchema.optional(),

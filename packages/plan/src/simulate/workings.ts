@@ -29,7 +29,7 @@ export const eventsOf = (found: PlanRun, id: string): { t: number; clock: string
     .map((e) => ({ t: e.t, clock: clockText(e.t + (found.options.start ?? 0)), words: EVENT_WORDS[e.kind] }));
 
 /** How a run was made, for every working of it. */
-const METHOD =
+export const METHOD =
   'Levels integrated by the Bogacki-Shampine pair (1989) with error control, the network solved at every stage; events found on the cubic through each step';
 
 /** The water of a vessel, or the water of a tap, over a run. Undefined for a place that is not in it. */

@@ -17,7 +17,15 @@ export {
   type PlanResult,
 } from './solve.ts';
 export { flowWorking, pressureWorking, staticWorking } from './workings.ts';
-export { legLossWorking, speedWorking, stationWorking } from './legworkings.ts';
+export {
+  legLossWorking,
+  lineFlowWorking,
+  lineLossWorking,
+  pipeHeightWorking,
+  speedWorking,
+  stationStaticWorking,
+  stationWorking,
+} from './legworkings.ts';
 export { heightWorking, refillWorking } from './heightworkings.ts';
 export {
   ALL_AT_ONCE,

@@ -1,5 +1,6 @@
 // Workings of a leg and of its stations: loss, friction factor, speed, pressure there.
-import type { Term, Working } from '@vernal-slope/core/working';
+import { plainWorking, sumWorking, type Part, type Term, type Working } from '@vernal-slope/core/working';
+import { pressureOfHead } from '@vernal-slope/core/water';
 import { colebrook, frictionFactor, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { findTreatment } from '../catalogue/index.ts';
 import { entranceK, legK, legLinear, metresOfMm, openingHead, resolvePipe, type Compiled } from '../compile/index.ts';
@@ -276,13 +277,15 @@ export function speedWorking(c: Compiled, result: PlanResult, line: string, leg:
   const found = result.lines.get(line);
   if (!map || !found) return undefined;
   const pipe = resolvePipe(map.plan.legs[leg].pipe);
-  const flow = Math.abs(found.flow);
+  // past holes the flow falls: what is told is the most in the leg
+  const area = legArea(map, leg);
+  const flow = map.lateral ? found.segmentSpeed[leg] * area : Math.abs(found.flow);
   return {
     code: 'speed',
     of: `${nameOf(c, line)}, leg ${leg + 1}`,
     rule: 'v = \\dfrac{4 \\cdot {{q}} }{ \\pi \\, {{d}}^2 }',
     terms: [
-      { key: 'q', tex: 'Q', name: 'flow', value: flow, dimension: 'flow' },
+      { key: 'q', tex: 'Q', name: map.lateral ? 'most flow in it' : 'flow', value: flow, dimension: 'flow' },
       {
         key: 'd',
         tex: 'D',
@@ -292,9 +295,130 @@ export function speedWorking(c: Compiled, result: PlanResult, line: string, leg:
         source: pipe.source,
       },
     ],
-    result: { tex: 'v', value: flow / legArea(map, leg), dimension: 'velocity' },
+    result: { tex: 'v', value: flow / area, dimension: 'velocity' },
     source: 'Continuity: the same water through the bore',
   };
+}
+/** Pressure on the pipe at the end of a leg with everything shut. */
+export function stationStaticWorking(
+  c: Compiled,
+  result: PlanResult,
+  line: string,
+  station: number,
+): Working | undefined {
+  const map = c.lines.get(line);
+  const found = result.lines.get(line);
+  if (!map || !found || !Number.isFinite(found.staticGrade[station])) return undefined;
+  const [level, pipe] = [found.staticGrade[station], map.geometry.pipe[station]];
+  return {
+    ...plainWorking(
+      'station-static',
+      nameOf(c, line),
+      '{{rho}} \\, {{g}} \\left( {{zw}} - {{zp}} \\right)',
+      [
+        ['rho', density(c).tex, density(c).name, c.water.density, 'density', { source: density(c).source }],
+        ['g', gravity.tex, gravity.name, gravity.value, 'gravity', { source: gravity.source }],
+        ['zw', 'z_\\mathrm{water}', 'level of the water that stands on it', level, 'length'],
+        ['zp', 'z_\\mathrm{pipe}', 'pipe here: ground less depth', pipe, 'length', { source: 'your walk' }],
+      ],
+      ['p_0', pressureOfHead(level - pipe, c.water.density), 'pressure'],
+      'Hydrostatics',
+      ['Every outlet and float shut, tanks at the level drawn.'],
+    ),
+    along: map.geometry.chainage[station],
+  };
+}
+/** Height of the pipe at a station: its ground less its depth there. */
+export function pipeHeightWorking(c: Compiled, line: string, station: number): Working | undefined {
+  const map = c.lines.get(line);
+  if (!map) return undefined;
+  const { ground, pipe, chainage } = map.geometry;
+  return {
+    ...sumWorking(
+      'pipe-height',
+      nameOf(c, line),
+      [
+        { name: 'ground here', value: ground[station], source: 'your walk' },
+        { name: 'depth of the pipe under it', value: ground[station] - pipe[station], less: true, source: 'your walk' },
+      ],
+      ['z', pipe[station], 'length'],
+      'Addition of heights',
+    ),
+    along: chainage[station],
+  };
+}
+/** All that a line loses. */
+export function lineLossWorking(c: Compiled, result: PlanResult, line: string): Working | undefined {
+  const found = result.lines.get(line);
+  if (!found) return undefined;
+  return sumWorking(
+    'line-loss',
+    nameOf(c, line),
+    found.segmentLoss.map((loss, k) => ({
+      name: `leg ${k + 1}`,
+      value: loss,
+      working: legLossWorking(c, result, line, k),
+    })),
+    ['h', found.segmentLoss.reduce((a, b) => a + b, 0), 'length'],
+    'Losses in series add up',
+  );
+}
+/** What flows through a line, from what is taken where it ends; undefined where nothing is worked out. */
+export function lineFlowWorking(c: Compiled, result: PlanResult, line: string): Working | undefined {
+  const map = c.lines.get(line);
+  const found = result.lines.get(line);
+  if (!map || !found) return undefined;
+  const end = c.nodes.get(map.plan.to);
+  const value = Math.abs(found.flow);
+  const flowOf = (link: number): number => result.solution.flow[link];
+  const taken = result.nodes.get(map.plan.to)?.flow ?? 0;
+  if (!end || found.flow < 0)
+    return sumWorking(
+      'line-flow',
+      nameOf(c, line),
+      [{ name: 'against the way that it was walked', value, source: 'the network solved (Todini and Pilati 1988)' }],
+      ['Q', value, 'flow'],
+      'Continuity',
+    );
+  // what a vessel has of it is what comes in
+  const passes = end.plan.kind === 'junction' || end.plan.kind === 'outlet';
+  const others = (ends: readonly { line: string; link: number }[], less: boolean): Part[] =>
+    ends
+      .filter((e) => e.line !== line)
+      .map((e) => ({
+        name: `${nameOf(c, e.line)}, ${less ? 'in' : 'out'}`,
+        value: flowOf(e.link),
+        less,
+        source: 'the network solved',
+      }));
+  return sumWorking(
+    'line-flow',
+    nameOf(c, line),
+    passes
+      ? [
+          ...(map.lateral
+            ? [
+                {
+                  name: 'given by its holes and emitters',
+                  value: map.lateral.outlets.reduce((sum, o) => sum + flowOf(o.link), 0),
+                },
+              ]
+            : []),
+          ...(end.plan.kind === 'outlet' ? [{ name: `taken at ${nameOf(c, map.plan.to)}`, value: taken }] : []),
+          ...others(end.leaving, false),
+          ...others(end.entering, true),
+        ]
+      : [
+          {
+            name: `into ${nameOf(c, map.plan.to)}`,
+            value,
+            source: 'the flow at which losses and what it falls to use up the whole head: the network solved',
+          },
+        ],
+    ['Q', value, 'flow'],
+    'Continuity: what comes in is what goes out',
+    ['The network is solved as a whole (Todini and Pilati 1988).'],
+  );
 }
 /** Pressure on the pipe at the end of a leg. */
 export function stationWorking(c: Compiled, result: PlanResult, line: string, station: number): Working | undefined {

@@ -18,4 +18,4 @@ export {
   type ToteRuns,
   type ToteServes,
 } from './tote.ts';
-export { fillWorking, lastsWorking } from './workings.ts';
+export { fillWorking, lastsWorking, toteHoldsWorking, toteMassWorking, toteTapWorking } from './workings.ts';

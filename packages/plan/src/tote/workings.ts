@@ -1,8 +1,61 @@
 // The workings of what the bench of a tote shows.
-import type { Working } from '@vernal-slope/core/working';
-import { flowFromLpm } from '../compile/index.ts';
+import { plainWorking, sumWorking, type Working } from '@vernal-slope/core/working';
+import { volumeWorking } from '../budget/index.ts';
+import { flowFromLpm, type Compiled } from '../compile/index.ts';
 import { nameOf } from '../kinds/index.ts';
 import type { ToteRuns } from './tote.ts';
+
+/** Water over its outlet when it is full. */
+export const toteHoldsWorking = (r: ToteRuns): Working => {
+  const [full, low] = [r.node.overflowM, r.node.outletM].map((level) => volumeWorking(r.node, level));
+  return sumWorking(
+    'tote-holds',
+    nameOf(r.node),
+    [
+      { name: 'water in it up to its overflow', value: full.result.value, working: full },
+      { name: 'water under its outlet', value: low.result.value, less: true, working: low },
+    ],
+    ['V', r.holds, 'volume'],
+    'Solid geometry of its shape',
+  );
+};
+
+/** Height of its tap over the ground. */
+export const toteTapWorking = (r: ToteRuns): Working =>
+  sumWorking(
+    'tote-tap',
+    nameOf(r.node),
+    [
+      { name: 'what it stands on', value: r.node.standM ?? 0, source: 'entered' },
+      { name: 'its outlet over its floor', value: r.node.outletM, source: 'entered' },
+    ],
+    ['h', r.tap, 'length'],
+    'Addition of heights',
+  );
+
+/** What it weighs when it is full. */
+export const toteMassWorking = (c: Compiled, r: ToteRuns): Working => {
+  const full = volumeWorking(r.node, r.node.overflowM);
+  return plainWorking(
+    'tote-mass',
+    nameOf(r.node),
+    '{{empty}} + {{rho}} \\, {{v}}',
+    [
+      [
+        'empty',
+        'm_0',
+        'empty',
+        r.empty,
+        'mass',
+        { source: r.node.moved.emptyKg === undefined ? '60 kg for each 1,000 L (common practice)' : 'entered' },
+      ],
+      ['rho', '\\rho', 'density of water', c.water.density, 'density'],
+      ['v', 'V', 'water in it up to its overflow', full.result.value, 'volume', { working: full }],
+    ],
+    ['m', r.mass, 'mass'],
+    'mass of tank and water',
+  );
+};
 
 export const lastsWorking = (r: ToteRuns): Working => ({
   code: 'tote-lasts',

@@ -26,4 +26,4 @@ export {
   type FilterRuns,
   type FilterTank,
 } from './treat.ts';
-export { loadingWorking, sandWorking } from './workings.ts';
+export { elementWorking, filmWorking, filterDayWorking, loadingWorking, sandWorking } from './workings.ts';

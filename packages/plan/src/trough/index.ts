@@ -13,4 +13,4 @@ export {
   type TroughFrost,
   type TroughRuns,
 } from './trough.ts';
-export { frostWorking, holdsWorking, placesWorking } from './workings.ts';
+export { drinkWorking, frostWorking, holdsWorking, placesWorking } from './workings.ts';

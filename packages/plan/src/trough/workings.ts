@@ -1,7 +1,8 @@
 // The workings of what the bench of a trough shows.
 import { FILM, KEPT_AT, WATER_HEAT } from '@vernal-slope/core/frost';
-import type { Working } from '@vernal-slope/core/working';
+import { sumWorking, type Working } from '@vernal-slope/core/working';
 import { TROUGH_RULES } from '../catalogue/index.ts';
+import { cubicMetres } from '../compile/index.ts';
 import { nameOf } from '../kinds/index.ts';
 import type { TroughRuns } from './trough.ts';
 
@@ -28,6 +29,20 @@ export const placesWorking = (r: TroughRuns): Working | undefined =>
         source: TROUGH_RULES.source,
         assumptions: ['Whole animals: what is over is left.'],
       };
+
+/** What its animals drink a day. */
+export const drinkWorking = (r: TroughRuns): Working =>
+  sumWorking(
+    'trough-day',
+    nameOf(r.node),
+    r.herds.map(({ herd }) => ({
+      name: `${herd.count} ${herd.class}, ${herd.litresPerHeadPerDay} L a head and day`,
+      value: cubicMetres(herd.count * herd.litresPerHeadPerDay),
+      source: 'entered',
+    })),
+    ['V', r.perDay, 'volume'],
+    'All herds that drink there',
+  );
 
 /** What it should hold. */
 export const holdsWorking = (r: TroughRuns): Working => ({

@@ -32,11 +32,13 @@ export {
   firstFlush,
   gutterCarries,
   haulFigures,
+  pumpOf,
   roofArea,
   roofDays,
   roofRunoff,
   sourceYield,
   sourceYields,
+  WET_DAYS,
   type SourceYield,
   type YieldBasis,
 } from './yields.ts';

@@ -46,6 +46,8 @@ export interface NeedRow extends Consumer {
   readonly note?: string;
   /** Working of the thirstiest month's day. */
   readonly working: Working;
+  /** Workings of the day of each month. */
+  readonly workings: readonly Working[];
   /** Where the herd drinks, or the place of the row in the plan's needs. */
   readonly at: NeedAt;
   /** Thought of, and not counted. */
@@ -76,7 +78,7 @@ function herdHours(herd: Herd): number[] {
 /** What somebody said, as it was said. */
 const ownWords = (text: string): string => `“${text}”`;
 
-/** n heads or persons at a figure each: V = n v. */
+/** n heads or persons at a figure each: V = n v. @param each L a day */
 const eachWorking = (name: string, count: number, each: number, whose: string, source: string): Working => ({
   code: 'need',
   of: name,
@@ -88,6 +90,10 @@ const eachWorking = (name: string, count: number, each: number, whose: string, s
   result: { tex: 'V', value: cubicMetres(count * each), dimension: 'volume' },
   source,
 });
+/** The same for each month: nothing in those in which nobody is there. @param each L a day, by month */
+const eachWorkings = (name: string, count: number, each: readonly number[], whose: string, source: string): Working[] =>
+  each.map((l) => eachWorking(name, count, l, whose, l > 0 ? source : `${source}; none is there in this month`));
+const ALL_YEAR = Array.from({ length: 12 }, (_, m) => m);
 
 function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
   const herd = (node.herds ?? [])[index];
@@ -135,6 +141,7 @@ function herdRow(plan: Plan, node: VesselNode, index: number): NeedRow {
     perUnit: cubicMetres(most),
     source,
     working: eachWorking(name, herd.count, most, 'head', source),
+    workings: eachWorkings(name, herd.count, each, 'head', source),
     basis: warm ? (row?.basis ?? 'memory') : 'entered',
     note: herd.reason
       ? undefined
@@ -174,6 +181,13 @@ function peopleRow(needs: Needs, index: number): NeedRow {
     perUnit: cubicMetres(each),
     source,
     working: eachWorking(p.name, p.count, each, 'person', source),
+    workings: eachWorkings(
+      p.name,
+      p.count,
+      ALL_YEAR.map((m) => (there(p.months, m) ? each : 0)),
+      'person',
+      source,
+    ),
     basis:
       p.litresPerDay !== undefined
         ? 'entered'
@@ -224,7 +238,8 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     dimension: 'length',
     source: from,
   });
-  const usedRain = g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[month]) / DAYS_IN_MONTH[month];
+  const usedIn = (m: number): number =>
+    g.rainFed === false || !rain ? 0 : (EFFECTIVE_RAIN * rain[m]) / DAYS_IN_MONTH[m];
   const etaTerm: Term = {
     key: 'eta',
     tex: '\\eta',
@@ -234,7 +249,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     source: method?.source ?? 'entered',
   };
   const areaTerm: Term = { key: 'area', tex: 'A', name: 'area', value: g.areaM2, dimension: 'area', source: 'entered' };
-  const daily: Working | undefined = weather && {
+  const daily = (m: number, from: string): Working => ({
     code: 'need',
     of: g.name,
     rule: 'V = \\frac{ {{given}} \\, {{area}}}{ {{eta}} }',
@@ -243,33 +258,36 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
         key: 'given',
         tex: 'I',
         name: 'depth to be given to the roots a day',
-        value: (most * efficiency) / g.areaM2,
+        value: (perDay[m] * efficiency) / g.areaM2,
         dimension: 'length',
-        source: `mean of the month over ${weather.from}: soil water day by day`,
+        source: `mean of the month over ${from}: soil water day by day`,
       },
       areaTerm,
       etaTerm,
     ],
-    result: { tex: 'V', value: most, dimension: 'volume' },
+    result: { tex: 'V', value: perDay[m], dimension: 'volume' },
     source: 'FAO-56 eq. 82 to 85: soil water balance of the root zone, day by day',
     assumptions: [
-      'The thirstiest month’s mean day; dry days take more, and Store runs them one by one.',
+      `${m === month ? 'The thirstiest month’s mean day' : 'The month’s mean day'}; dry days take more, and Store runs them one by one.`,
       sparing
         ? 'It is watered in the evening as far as plants would thirst and no more: room is left for rain. Rain under a fifth of the day’s ET0 counts for nothing.'
         : 'It is watered in the evening as far as it dried (the plan’s choice: kept moist). Rain under a fifth of the day’s ET0 counts for nothing.',
       `Roots ${roots.depthM} m deep take ${Math.round(100 * roots.readily)} % of the water without thirst (${roots.known ? 'FAO-56 table 22' : 'assumption, as shallow vegetables'}); ${soil?.name ?? ''} holds ${soil?.availableMmPerM ?? 0} mm a metre (${g.soil === undefined ? 'assumption; ' : ''}FAO-56 table 19).`,
     ],
-  };
-  const working: Working = daily ?? {
+  });
+  const byMean = (m: number): Working => ({
     code: 'need',
     of: g.name,
-    rule: 'V = \\frac{\\left( {{et}} \\, {{kc}} - {{rain}} \\right) {{area}}}{ {{eta}} }',
+    rule:
+      perDay[m] > 0
+        ? 'V = \\frac{\\left( {{et}} \\, {{kc}} - {{rain}} \\right) {{area}}}{ {{eta}} }'
+        : 'V = \\frac{\\max( 0, {{et}} \\, {{kc}} - {{rain}} ) {{area}}}{ {{eta}} }',
     terms: [
       depth(
         'et',
         'ET_0',
         'reference evapotranspiration a day',
-        et.et0[month],
+        et.et0[m],
         et ? `${et.method}, ${et.from}` : 'not known',
       ),
       {
@@ -280,16 +298,30 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
         dimension: 'ratio',
         source: crop?.source ?? 'entered',
       },
-      depth('rain', 'P', 'rain that plants use, a day', usedRain, '0.8 of the month’s rain (common practice)'),
+      depth('rain', 'P', 'rain that plants use, a day', usedIn(m), '0.8 of the month’s rain (common practice)'),
       areaTerm,
       etaTerm,
     ],
-    result: { tex: 'V', value: most, dimension: 'volume' },
+    result: { tex: 'V', value: perDay[m], dimension: 'volume' },
     source: 'FAO-56 eq. 56, ETc = Kc ET0; gross need by the efficiency of the method',
-    assumptions: ['The thirstiest month’s mean day.'],
-  };
+    assumptions: [m === month ? 'The thirstiest month’s mean day.' : 'The month’s mean day.'],
+  });
+  const away = (): Working => ({
+    code: 'need',
+    of: g.name,
+    rule: 'V = {{none}}',
+    terms: [
+      { key: 'none', tex: 'V', name: 'not watered in this month', value: 0, dimension: 'volume', source: 'entered' },
+    ],
+    result: { tex: 'V', value: 0, dimension: 'volume' },
+    source: 'months as entered',
+  });
+  const workings = ALL_YEAR.map((m) =>
+    !there(g.months, m) && perDay[m] === 0 ? away() : weather ? daily(m, weather.from) : byMean(m),
+  );
   return {
-    working,
+    working: workings[month],
+    workings,
     id: `garden:${index}`,
     kind: 'garden',
     name: g.name,
@@ -298,7 +330,7 @@ function gardenRow(plan: Plan, needs: Needs, index: number, et: EtByMonth): Need
     each: litres(most) / g.areaM2,
     count: g.areaM2,
     perUnit: most / g.areaM2,
-    source: `${daily ? 'soil water day by day; ' : 'by the mean of each month; '}ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`,
+    source: `${weather ? 'soil water day by day; ' : 'by the mean of each month; '}ET0 ${et.method === 'hargreaves' ? 'by Hargreaves and Samani (1985)' : 'by FAO-56 Penman-Monteith'} from ${et.from}; Kc ${kc}${crop && g.kc === undefined ? ` (${crop.source})` : ''}; ${Math.round(efficiency * 100)} % reaches the roots${method && g.efficiency === undefined ? ` (${method.source})` : ''}`,
     basis: 'computed',
     note: g.reason
       ? undefined
@@ -351,6 +383,13 @@ function bedsRow(plan: Plan): NeedRow[] {
       perUnit: 0,
       source,
       working: eachWorking(name, beds.length, total / beds.length, 'bed', source),
+      workings: eachWorkings(
+        name,
+        beds.length,
+        ALL_YEAR.map(() => total / beds.length),
+        'bed',
+        source,
+      ),
       basis: 'entered',
       at: { grown: beds.map((b) => b.id), places: beds.map((b) => b.id) },
       ifToo: false,
@@ -386,6 +425,13 @@ function plotRow(plan: Plan, plot: Plot): NeedRow[] {
       perUnit: 0,
       source,
       working: eachWorking(name, plants, each, 'plant', source),
+      workings: eachWorkings(
+        name,
+        plants,
+        ALL_YEAR.map(() => each),
+        'plant',
+        source,
+      ),
       basis: 'entered',
       at: { grown: [plot.id], places: placesOfPlot(plan, plot) },
       ifToo: false,
@@ -417,6 +463,13 @@ function railRow(plan: Plan, plot: Plot): NeedRow[] {
       perUnit: cubicMetres(each),
       source,
       working: eachWorking(name, d.heads, each, 'head', source),
+      workings: eachWorkings(
+        name,
+        d.heads,
+        ALL_YEAR.map(() => each),
+        'head',
+        source,
+      ),
       basis: d.litresPerHeadPerDay === undefined ? (animal?.basis ?? 'common practice') : 'entered',
       at: { grown: [plot.id], places: placesOfPlot(plan, plot) },
       ifToo: false,
@@ -443,6 +496,13 @@ function toteRow(node: VesselNode): NeedRow[] {
       perUnit: 0,
       source,
       working: eachWorking(name, 1, each, 'tote', source),
+      workings: eachWorkings(
+        name,
+        1,
+        ALL_YEAR.map((m) => (there(months, m) ? each : 0)),
+        'tote',
+        source,
+      ),
       basis: 'entered',
       at: { grown: [node.id], places: [from] },
       ifToo: false,

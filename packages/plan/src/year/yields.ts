@@ -52,6 +52,8 @@ export interface SourceYield {
 const DAY = 86_400;
 const EVEN: readonly number[] = new Array<number>(24).fill(1 / 24);
 const DEFAULT_RUNOFF = 0.9;
+/** So many wet days a month stand for the first flush until days are known (assumption). */
+export const WET_DAYS = 8;
 
 export const roofArea = (roof: Roof): number => roof.areas.reduce((sum, a) => sum + a.planM2, 0);
 
@@ -116,8 +118,6 @@ function roofYieldOf(plan: Plan, source: SourceNode, roof: Roof): SourceYield {
     const climate = monthlyClimate(plan);
     if (!climate)
       return { source, perDay, low: 0, hours: () => EVEN, basis: 'unknown', assumption: 'no rain is known' };
-    // eight wet days a month stand for the first flush until days are known
-    const WET_DAYS = 8;
     perDay = climate.rainMm.map(
       (mm, m) =>
         (WET_DAYS * roofYield(metresOfMm(mm / WET_DAYS), roofArea(roof), roofRunoff(roof), firstFlush(roof))) /
@@ -129,7 +129,8 @@ function roofYieldOf(plan: Plan, source: SourceNode, roof: Roof): SourceYield {
   return { source, perDay, low: 0, hours: () => EVEN, basis: 'roof', assumption };
 }
 
-const pumpOf = (p: SunPumpEntry) => ({
+/** A sun pump in SI. */
+export const pumpOf = (p: SunPumpEntry) => ({
   ratedFlow: flowFromLpm(p.ratedFlowLpm),
   ratedLift: p.ratedLiftM,
   lift: p.liftM,

@@ -5,6 +5,7 @@ import { LIST_LIMITS } from '@vernal-slope/plan/schema';
 import type { PreparedEntry } from '../documents/prepare.ts';
 import type { Db } from './database.ts';
 import { photos, plans, readings } from './schema.ts';
+import { textOf, textOrNull } from './text.ts';
 
 export interface LogRow {
   readonly id: string;
@@ -28,7 +29,12 @@ const isThere = (planId: string): SQL | undefined => and(eq(plans.id, planId), i
 /** Rows of a log in the order in which they came in, those taken out too. */
 export const logOf = (db: Db, planId: string) =>
   db
-    .select({ id: readings.id, version: readings.version, entry: readings.entry, changed: readings.changed })
+    .select({
+      id: textOf(readings.id),
+      version: readings.version,
+      entry: textOrNull(readings.entry),
+      changed: readings.changed,
+    })
     .from(readings)
     .where(eq(readings.planId, planId))
     .orderBy(asc(readings.added));
@@ -80,7 +86,10 @@ export type LogResult =
 /** Makes changes of a log in one transaction. @returns the log as it is then, whoever wrote it */
 export async function changeLog(db: Db, planId: string, changes: readonly LogChange[], now: Date): Promise<LogResult> {
   const [[plan], [entries]] = await db.batch([
-    db.select({ id: plans.id }).from(plans).where(isThere(planId)),
+    db
+      .select({ there: sql`1` })
+      .from(plans)
+      .where(isThere(planId)),
     db
       .select({ count: count() })
       .from(readings)
@@ -110,7 +119,10 @@ export async function keepPhoto(
   photo: Photo,
   now: Date,
 ): Promise<'kept' | 'missing' | 'full'> {
-  const [plan] = await db.select({ id: plans.id }).from(plans).where(isThere(planId));
+  const [plan] = await db
+    .select({ there: sql`1` })
+    .from(plans)
+    .where(isThere(planId));
   if (!plan) return 'missing';
   const [held] = await db.select({ count: count() }).from(photos).where(eq(photos.planId, planId));
   if ((held?.count ?? 0) >= PHOTOS_KEPT) return 'full';
@@ -123,7 +135,7 @@ export async function keepPhoto(
 
 export async function photoOf(db: Db, planId: string, id: string): Promise<Photo | undefined> {
   const [row] = await db
-    .select({ type: photos.type, bytes: photos.bytes })
+    .select({ type: textOf(photos.type), bytes: photos.bytes })
     .from(photos)
     .innerJoin(plans, eq(plans.id, photos.planId))
     .where(and(isThere(planId), eq(photos.id, id)));

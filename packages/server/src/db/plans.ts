@@ -19,6 +19,7 @@ import {
   type Photo,
 } from './log.ts';
 import { grids, marks, plans, versions } from './schema.ts';
+import { textOf, textOrNull } from './text.ts';
 
 const unpack = promisify(gunzip);
 
@@ -55,11 +56,20 @@ export type SaveResult =
 
 /** What a save reads back; the document is in hand already, and megabytes are not fetched to be the same. */
 const KEPT = {
-  id: plans.id,
-  title: plans.title,
+  id: textOf(plans.id),
+  title: textOf(plans.title),
   revision: plans.revision,
   createdAt: plans.createdAt,
   updatedAt: plans.updatedAt,
+} as const;
+const WHOLE = { ...KEPT, document: textOf(plans.document) } as const;
+/** What the history says of a save. */
+const OF_VERSION = {
+  revision: versions.revision,
+  title: textOf(versions.title),
+  summary: textOf(versions.summary),
+  name: textOrNull(versions.name),
+  savedAt: versions.savedAt,
 } as const;
 
 /** What a plan is with the rows of its log. `text` is the document without its log. */
@@ -96,7 +106,7 @@ export class PlanStore {
   async get(id: string): Promise<StoredPlan | undefined> {
     const [rows, log] = await this.#db.batch([
       this.#db
-        .select()
+        .select(WHOLE)
         .from(plans)
         .where(and(eq(plans.id, id), isNull(plans.deletedAt))),
       logOf(this.#db, id),
@@ -106,7 +116,7 @@ export class PlanStore {
 
   async has(id: string): Promise<boolean> {
     const rows = await this.#db
-      .select({ id: plans.id })
+      .select({ there: sql`1` })
       .from(plans)
       .where(and(eq(plans.id, id), isNull(plans.deletedAt)));
     return rows.length > 0;
@@ -152,7 +162,7 @@ export class PlanStore {
   async save(id: string, revision: number, document: Prepared, summary = '', key?: string): Promise<SaveResult> {
     const now = this.#now();
     const based = and(eq(plans.id, id), eq(plans.revision, revision), isNull(plans.deletedAt));
-    const [, rows] = await this.#db.batch([
+    const answers = await this.#db.batch([
       this.#db.insert(versions).select(
         this.#db
           .select({
@@ -191,30 +201,43 @@ export class PlanStore {
           ),
         )
         .returning(KEPT),
-      this.#db
-        .delete(versions)
-        .where(
-          and(eq(versions.planId, id), isNull(versions.name), lt(versions.revision, revision + 2 - VERSIONS_KEPT)),
-        ),
+      // the first saves have none behind them that is too many
+      ...(revision < VERSIONS_KEPT ? [] : [this.#forgetOld(id, revision + 2 - VERSIONS_KEPT)]),
       // readings are facts, whatever comes of the document: a save over another's loses none
       ...putIn(this.#db, id, document.log, now),
+      logOf(this.#db, id),
     ]);
-    if (rows[0]) return { kind: 'saved', plan: stored(rows[0], document.text, await logOf(this.#db, id)) };
+    const row = (answers[1] as PlanSummary[])[0];
+    if (row) return { kind: 'saved', plan: stored(row, document.text, answers.at(-1) as LogRow[]) };
     const current = await this.get(id);
     if (!current) return { kind: 'missing' };
     const first = key === undefined ? undefined : await this.#version(id, eq(versions.saveKey, key));
     return first ? { kind: 'saved', plan: first } : { kind: 'stale', current };
   }
 
+  /** Lets go of unnamed saves before `revision` that are older than the newest ones that are kept. */
+  #forgetOld(id: string, revision: number) {
+    return this.#db.delete(versions).where(
+      and(
+        eq(versions.planId, id),
+        isNull(versions.name),
+        lt(versions.revision, revision),
+        // numbers may leap where a copy was brought back: it is saves that are counted
+        sql`${versions.revision} < (select v.revision from ${versions} v where v.plan_id = ${id} and v.name is null
+          order by v.revision desc limit 1 offset ${VERSIONS_KEPT - 1})`,
+      ),
+    );
+  }
+
   /** The plan as a version of it has it. */
   async #version(id: string, which: SQL): Promise<StoredPlan | undefined> {
     const [row] = await this.#db
-      .select({ version: versions, createdAt: plans.createdAt })
+      .select({ ...OF_VERSION, document: versions.document, createdAt: plans.createdAt })
       .from(versions)
       .innerJoin(plans, eq(plans.id, versions.planId))
       .where(and(eq(versions.planId, id), which, isNull(plans.deletedAt)));
     if (!row) return undefined;
-    const { title, revision, savedAt, document } = row.version;
+    const { title, revision, savedAt, document } = row;
     const text = withoutLog((await unpack(document)).toString('utf8'));
     return stored(
       { id, title, revision, createdAt: row.createdAt, updatedAt: savedAt },
@@ -226,24 +249,14 @@ export class PlanStore {
   /** Saves of a plan, newest first; undefined when there is no such plan. */
   async versions(id: string): Promise<Version[] | undefined> {
     if (!(await this.has(id))) return undefined;
-    return this.#db
-      .select({
-        revision: versions.revision,
-        title: versions.title,
-        summary: versions.summary,
-        name: versions.name,
-        savedAt: versions.savedAt,
-      })
-      .from(versions)
-      .where(eq(versions.planId, id))
-      .orderBy(desc(versions.revision));
+    return this.#db.select(OF_VERSION).from(versions).where(eq(versions.planId, id)).orderBy(desc(versions.revision));
   }
 
   /** The plan as it was at a revision, with the log of today: what was read stays read. */
   async version(id: string, revision: number): Promise<(Version & { document: string }) | undefined> {
     if (!(await this.has(id))) return undefined;
     const [row] = await this.#db
-      .select()
+      .select({ ...OF_VERSION, document: versions.document })
       .from(versions)
       .where(and(eq(versions.planId, id), eq(versions.revision, revision)));
     if (!row) return undefined;
@@ -265,7 +278,7 @@ export class PlanStore {
   /** The elevation grid kept with a plan, as ESRI ASCII; null where there is none, undefined without a plan. */
   async grid(id: string): Promise<string | null | undefined> {
     if (!(await this.has(id))) return undefined;
-    const [row] = await this.#db.select().from(grids).where(eq(grids.planId, id));
+    const [row] = await this.#db.select({ ascii: grids.ascii }).from(grids).where(eq(grids.planId, id));
     return row ? (await unpack(row.ascii)).toString('utf8') : null;
   }
 
@@ -307,7 +320,7 @@ export class PlanStore {
       .update(plans)
       .set({ deletedAt: this.#now() })
       .where(and(eq(plans.id, id), isNull(plans.deletedAt)))
-      .returning({ id: plans.id });
+      .returning({ revision: plans.revision });
     return rows.length > 0;
   }
 
@@ -317,21 +330,24 @@ export class PlanStore {
       .update(plans)
       .set({ deletedAt: null })
       .where(and(eq(plans.id, id), isNotNull(plans.deletedAt)))
-      .returning();
+      .returning(WHOLE);
     return rows[0] && stored(rows[0], rows[0].document, await logOf(this.#db, id));
   }
 
   /**
    * Puts plans in once for the life of the database: all of them with the mark that they were, or none. Two servers on
-   * one new database put them in once.
+   * one new database put them in once. They are only read where they are wanted.
    */
-  async seedOnce(name: string, seeds: readonly Seed[]): Promise<void> {
-    const seen = await this.#db.select().from(marks).where(eq(marks.name, name));
+  async seedOnce(name: string, seeds: () => readonly Seed[]): Promise<void> {
+    const seen = await this.#db
+      .select({ there: sql`1` })
+      .from(marks)
+      .where(eq(marks.name, name));
     if (seen.length > 0) return;
     const now = this.#now();
     await this.#db.batch([
       this.#db.insert(marks).values({ name, value: now.toISOString() }).onConflictDoNothing(),
-      ...seeds.flatMap(([id, document, grid]) => [
+      ...seeds().flatMap(([id, document, grid]) => [
         ...this.#begin(id, document, now),
         ...(grid
           ? [

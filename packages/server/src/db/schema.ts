@@ -89,3 +89,18 @@ export const marks = sqliteTable('marks', {
   name: text('name').primaryKey(),
   value: text('value').notNull(),
 });
+
+/** Passphrases, as salted hashes: one that may write, one that only reads. */
+export const passphrases = sqliteTable('passphrases', {
+  role: text('role', { enum: ['writes', 'reads'] }).primaryKey(),
+  hash: text('hash').notNull(),
+  setAt: integer('set_at', { mode: 'timestamp_ms' }).notNull(),
+});
+
+/** Who is signed in: a hash of what the browser holds, never that itself. */
+export const sessions = sqliteTable('sessions', {
+  id: text('id').primaryKey(),
+  role: text('role', { enum: ['writes', 'reads'] }).notNull(),
+  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  endsAt: integer('ends_at', { mode: 'timestamp_ms' }).notNull(),
+});

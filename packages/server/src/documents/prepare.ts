@@ -3,7 +3,7 @@
 import { createHash } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import { checkPlan, MAX_DEPTH, nestingDepth, type Fault } from '@vernal-slope/plan/document';
-import { readAsciiGrid } from '@vernal-slope/plan/formats';
+import { words } from '@vernal-slope/plan/fields';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 import { z } from 'zod';
 
@@ -41,7 +41,7 @@ const createSchema = z.strictObject({ document: z.unknown() });
 const saveSchema = z.strictObject({
   revision: z.number().int().min(1),
   document: z.unknown(),
-  summary: z.string().max(200).optional(),
+  summary: words(200).optional(),
 });
 
 const refused = (status: number, code: string, message: string, faults?: readonly Fault[]): Refused => ({
@@ -126,7 +126,9 @@ export function prepareSave(bytes: Uint8Array): PreparedSave {
 }
 
 /** An elevation grid to be kept with a plan. */
-export function prepareGrid(bytes: Uint8Array): PreparedGrid {
+export async function prepareGrid(bytes: Uint8Array): Promise<PreparedGrid> {
+  // readers of files are many: a start does not wait for them
+  const { readAsciiGrid } = await import('@vernal-slope/plan/formats');
   const text = new TextDecoder().decode(bytes);
   const read = readAsciiGrid(text);
   return read.ok

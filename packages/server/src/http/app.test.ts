@@ -39,7 +39,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   server.close();
-  database.close();
+  await database.close();
   await desk.close();
 });
 
@@ -57,7 +57,7 @@ interface Body {
 async function call(method: string, path: string, body?: unknown): Promise<{ status: number; body: Body }> {
   const response = await fetch(base + path, {
     method,
-    headers: { 'Content-Type': 'application/json' },
+    headers: { 'Vernal-Write': '1', 'Content-Type': 'application/json' },
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
   });
   const text = await response.text();
@@ -206,7 +206,11 @@ describe('bad requests', () => {
 describe('an elevation grid', () => {
   const ascii = 'ncols 2\nnrows 2\nxllcenter 0\nyllcenter 0\ncellsize 5\nNODATA_value -9999\n4 3\n2 -9999\n';
   const put = (id: string, body: string): Promise<Response> =>
-    fetch(`${base}/api/plans/${id}/grid`, { method: 'PUT', headers: { 'Content-Type': 'text/plain' }, body });
+    fetch(`${base}/api/plans/${id}/grid`, {
+      method: 'PUT',
+      headers: { 'Vernal-Write': '1', 'Content-Type': 'text/plain' },
+      body,
+    });
   it('is kept with its plan, given back as it was, and dropped', async () => {
     const made = await call('POST', '/api/plans', { document: plan });
     const { id } = made.body as unknown as { id: string };
@@ -214,7 +218,9 @@ describe('an elevation grid', () => {
     expect((await put(id, ascii)).status).toBe(204);
     expect((await put(id, ascii.replace('4 3', '5 3'))).status).toBe(204);
     expect(await (await fetch(`${base}/api/plans/${id}/grid`)).text()).toBe(ascii.replace('4 3', '5 3'));
-    expect((await fetch(`${base}/api/plans/${id}/grid`, { method: 'DELETE' })).status).toBe(204);
+    expect(
+      (await fetch(`${base}/api/plans/${id}/grid`, { method: 'DELETE', headers: { 'Vernal-Write': '1' } })).status,
+    ).toBe(204);
     expect((await fetch(`${base}/api/plans/${id}/grid`)).status).toBe(204);
   });
   it('that is none is refused with the reason, and of no plan is missing', async () => {
@@ -263,16 +269,16 @@ it('only the newest unnamed versions are kept, and all that have a name', async 
   expect(kept).toHaveLength(VERSIONS_KEPT + 1);
   expect(kept.at(-1)?.name).toBe('first');
   expect(kept.at(-2)?.revision).toBe(6);
-  db.close();
+  await db.close();
 });
 
 it('demo plans are put in once for the life of a database', async () => {
   const db = await openDatabase(`file:${join(folder, 'seed.db')}`);
   const store = new PlanStore(db.db, () => 'x');
   const demo = [['ousel-bank', pack(plan as unknown as Plan)]] as const;
-  await store.seedOnce('demo', demo);
+  await store.seedOnce('demo', () => demo);
   await store.remove('ousel-bank');
-  await store.seedOnce('demo', demo);
+  await store.seedOnce('demo', () => demo);
   expect(await store.list()).toEqual([]);
-  db.close();
+  await db.close();
 });

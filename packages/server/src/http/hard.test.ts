@@ -38,7 +38,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   server.close();
-  database.close();
+  await database.close();
   await desk.close();
 });
 
@@ -59,7 +59,7 @@ async function call(
 ): Promise<{ status: number; text: string; body: Body }> {
   const response = await fetch(base + path, {
     method,
-    headers: { 'Content-Type': 'application/json', ...(key ? { 'Idempotency-Key': key } : {}) },
+    headers: { 'Vernal-Write': '1', 'Content-Type': 'application/json', ...(key ? { 'Idempotency-Key': key } : {}) },
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
   });
   const text = await response.text();
@@ -219,21 +219,21 @@ describe('a first start', () => {
     const store = new PlanStore(db.db, () => 'x');
     const client = createClient({ url: at });
     await client.execute("CREATE TRIGGER broken BEFORE INSERT ON grids BEGIN SELECT RAISE(ABORT, 'killed'); END");
-    await expect(store.seedOnce('demo', seeds)).rejects.toThrow();
+    await expect(store.seedOnce('demo', () => seeds)).rejects.toThrow();
     expect(await store.list()).toEqual([]);
     await client.execute('DROP TRIGGER broken');
-    await store.seedOnce('demo', seeds);
+    await store.seedOnce('demo', () => seeds);
     expect((await store.list()).map((p) => p.id).sort()).toEqual(['one', 'two']);
     client.close();
-    db.close();
+    await db.close();
   });
   it('of several servers at once on one new database puts the plans in once', async () => {
     const at = `file:${join(folder, 'side-by-side.db')}`;
     const opened = await Promise.all(Array.from({ length: 5 }, () => openDatabase(at)));
     const stores = opened.map((d) => new PlanStore(d.db, () => 'x'));
-    await Promise.all(stores.map((s) => s.seedOnce('demo', seeds)));
+    await Promise.all(stores.map((s) => s.seedOnce('demo', () => seeds)));
     expect((await stores[4].list()).map((p) => p.id).sort()).toEqual(['one', 'two']);
     expect((await stores[0].versions('one'))?.map((v) => v.revision)).toEqual([1]);
-    opened.forEach((d) => d.close());
+    await Promise.all(opened.map((d) => d.close()));
   });
 });

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { json, raw, Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { MAX_BYTES } from '@vernal-slope/plan/document';
+import { words } from '@vernal-slope/plan/fields';
 import type { PlanStore, StoredPlan } from '../db/plans.ts';
 import type { Desk } from '../documents/desk.ts';
 import { bytesOf, missing, refuse } from './answers.ts';
@@ -10,7 +11,7 @@ import { logRouter } from './log.ts';
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'is not the id of a plan');
 const revisionSchema = z.string().regex(/^[1-9]\d{0,8}$/);
-const nameSchema = z.strictObject({ name: z.string().trim().min(1).max(200).nullable() });
+const nameSchema = z.strictObject({ name: words(200).trim().min(1).nullable() });
 /** What a request that may be sent twice is known by. */
 const keySchema = z.string().regex(/^[\w-]{8,200}$/);
 

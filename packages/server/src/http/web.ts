@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { Router } from 'express';
 import helmet from 'helmet';
+import { refuse } from './answers.ts';
 
 const NONCE = '__NONCE__';
 
@@ -13,9 +14,16 @@ export function webApp(folder: string): Router {
   router.use(
     '/assets',
     helmet(),
-    express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', index: false, fallthrough: false }),
+    express.static(join(folder, 'assets'), {
+      immutable: true,
+      maxAge: '1y',
+      index: false,
+      redirect: false,
+    }),
+    // a file that is not there is no page of the app
+    (_req, res) => refuse(res, 404, 'not-found', 'There is nothing at this address.'),
   );
-  router.use(helmet(), express.static(folder, { index: false }));
+  router.use(helmet(), express.static(folder, { index: false, redirect: false }));
   router.get(/^(?!\/api\/).*/, (_req, res, next) => {
     const nonce = randomBytes(16).toString('base64');
     helmet({

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // The frame: theme for the component library, the page, and what went wrong with it.
 import { NConfigProvider, darkTheme } from 'naive-ui';
+import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { signInNeeded } from '../session/access.ts';
+import { api } from '../session/client.ts';
 import NoticeBar from '../shell/NoticeBar.vue';
 import { closeUnexpected, unexpected } from './unexpected.ts';
 import { useNaiveTheme } from './useNaiveTheme.ts';
@@ -8,6 +11,13 @@ import { useSettings } from '../display/settings.ts';
 
 const settings = useSettings();
 const overrides = useNaiveTheme();
+const SignIn = defineAsyncComponent(() => import('./SignIn.vue'));
+/** Counts up when somebody signed in: the page is made anew, with what it may read now. */
+const visit = ref(0);
+watch(signInNeeded, (now) => {
+  if (!now) visit.value++;
+});
+onMounted(() => api.me());
 </script>
 
 <template>
@@ -17,7 +27,8 @@ const overrides = useNaiveTheme();
     inline-theme-disabled
     abstract
   >
-    <RouterView />
+    <RouterView :key="visit" />
+    <SignIn v-if="signInNeeded" />
     <NoticeBar v-if="unexpected" :text="unexpected" @close="closeUnexpected" />
   </NConfigProvider>
 </template>

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 // Your plans: a card each; start one, bring one in, duplicate, delete with undo.
-import { ArrowDownToLine, ChevronRight, Plus, Zap } from '@lucide/vue';
-import { onMounted, ref, shallowRef } from 'vue';
+import { ArchiveRestore, ArrowDownToLine, ChevronRight, Plus, Zap } from '@lucide/vue';
+import { defineAsyncComponent, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { role, signInNeeded } from '../session/access.ts';
 import { api, type PlanSummary } from '../session/client.ts';
+import AccessTools from './AccessTools.vue';
 import FaultList from './FaultList.vue';
 import PlanCard from './PlanCard.vue';
 import TopBar from '../shell/TopBar.vue';
-import { numberWord } from '../display/names.ts';
+import { numberWord } from '@vernal-slope/display/names';
 import { downloadPlan, readPlanFile } from '../session/files.ts';
 import { useSettings } from '../display/settings.ts';
 import FileField from '../fields/FileField.vue';
+
+const CopiesDialog = defineAsyncComponent(() => import('./CopiesDialog.vue'));
 
 const router = useRouter();
 const settings = useSettings();
@@ -21,6 +25,7 @@ const trouble = ref('');
 const picker = ref<InstanceType<typeof FileField>>();
 const faults = shallowRef<{ file: string; list: readonly Fault[] } | null>(null);
 const faultsShown = ref(false);
+const copiesShown = ref(false);
 const deleted = shallowRef<PlanSummary | null>(null);
 
 async function load(): Promise<void> {
@@ -40,10 +45,30 @@ async function create(document: Plan, open: boolean, step?: string): Promise<voi
   } else if (answer.failure.kind === 'refused' && answer.failure.faults.length > 0) {
     faults.value = { file: document.title, list: answer.failure.faults };
     faultsShown.value = true;
-  } else trouble.value = 'The plan could not be saved: the server cannot be reached. Nothing was changed.';
+  } else
+    trouble.value =
+      answer.failure.kind === 'refused'
+        ? answer.failure.message
+        : 'The plan could not be saved: the server cannot be reached. Nothing was changed.';
+}
+
+/** An archive is a plan with its photographs. */
+async function bringPacked(file: File): Promise<void> {
+  const { bringArchive } = await import('../session/archive.ts');
+  const made = await bringArchive(new Uint8Array(await file.arrayBuffer()), (plan) => api.create(plan));
+  if (made.ok) {
+    if (made.lost === 0) return void (await router.push({ name: 'plan', params: { id: made.stored.id } }));
+    trouble.value = `The plan is there, but ${made.lost === 1 ? 'one photograph was' : `${made.lost} photographs were`} not taken by the server. Bring the archive in again in a moment.`;
+    await load();
+  } else if (made.faults.length > 0) {
+    faults.value = { file: file.name, list: made.faults };
+    faultsShown.value = true;
+  } else trouble.value = made.message;
 }
 
 async function bringIn(file: File): Promise<void> {
+  trouble.value = '';
+  if ((await file.slice(0, 2).text()) === 'PK') return bringPacked(file);
   const loaded = await readPlanFile(file);
   if (loaded.ok) await create(loaded.plan, true);
   else {
@@ -57,13 +82,22 @@ async function remove(plan: PlanSummary): Promise<void> {
   if (answer.ok || answer.failure.kind === 'missing') {
     deleted.value = answer.ok ? plan : null;
     await load();
-  } else trouble.value = 'The plan could not be deleted: the server cannot be reached.';
+  } else
+    trouble.value =
+      answer.failure.kind === 'refused'
+        ? answer.failure.message
+        : 'The plan could not be deleted: the server cannot be reached.';
 }
 
 async function bringBack(): Promise<void> {
   if (!deleted.value) return;
   const answer = await api.restore(deleted.value.id);
   if (answer.ok) deleted.value = null;
+  await load();
+}
+/** Everything is as it was then: what was said of before no longer holds. */
+async function restored(): Promise<void> {
+  deleted.value = null;
   await load();
 }
 /** Nothing yet: the first steps lead on from there. */
@@ -92,19 +126,31 @@ const countWord = (n: number): string => {
         {{ countWord(plans.length) }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the server this page
         came from.
       </p>
-      <button type="button" class="plain-button edged bring" @click="picker?.open()">
-        <ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan
-      </button>
+      <span class="bring">
+        <AccessTools />
+        <button
+          v-if="role === 'writes'"
+          type="button"
+          class="plain-button"
+          data-test="copies-open"
+          @click="copiesShown = true"
+        >
+          <ArchiveRestore :size="18" aria-hidden="true" />Copies of everything
+        </button>
+        <button v-if="role !== 'reads'" type="button" class="plain-button edged" @click="picker?.open()">
+          <ArrowDownToLine :size="18" aria-hidden="true" />Bring in a plan
+        </button>
+      </span>
       <FileField
         ref="picker"
         hidden
         label="Plan file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         data-test="file"
         @file="bringIn"
       />
     </header>
-    <p v-if="trouble" class="trouble" role="alert">
+    <p v-if="trouble && !signInNeeded" class="trouble" role="alert">
       {{ trouble }} <button type="button" class="plain-button edged" @click="load">Try again</button>
     </p>
     <p v-if="deleted" class="deleted" role="status">
@@ -120,7 +166,7 @@ const countWord = (n: number): string => {
         @download="downloadPlan"
         @remove="remove(plan)"
       />
-      <section v-if="plans" class="start">
+      <section v-if="plans && role !== 'reads'" class="start">
         <svg viewBox="0 0 400 90" aria-hidden="true"><path d="M0 30C120 34 220 74 400 78" /></svg>
         <div>
           <h2>Start a plan</h2>
@@ -152,6 +198,7 @@ const countWord = (n: number): string => {
     </div>
   </main>
   <FaultList v-model:show="faultsShown" :file="faults?.file ?? ''" :faults="faults?.list ?? []" />
+  <CopiesDialog v-if="copiesShown" v-model:show="copiesShown" @restored="restored" />
 </template>
 
 <style scoped>
@@ -194,6 +241,10 @@ main > header {
 }
 
 .bring {
+  display: inline-flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
   margin-left: auto;
 }
 

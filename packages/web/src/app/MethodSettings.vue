@@ -5,7 +5,7 @@ import ChoiceField from '../fields/ChoiceField.vue';
 import { changePlan } from '@vernal-slope/plan/edit';
 import { SITE_DEFAULTS, type Plan } from '@vernal-slope/plan/schema';
 import { tightestMonth } from '@vernal-slope/plan/year';
-import { MONTHS } from '../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { said } from '../display/faults.ts';
 import { useEdits } from '../session/planpage.ts';
 import QuantityField from '../fields/QuantityField.vue';

@@ -5,11 +5,12 @@ import { format, isToday, isThisYear } from 'date-fns';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import type { Finding } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { role } from '../session/access.ts';
 import { api, type PlanSummary } from '../session/client.ts';
 import { resultsOf, type PlanResults } from '../session/usePlanResults.ts';
-import { nameIn, numberWord } from '../display/names.ts';
-import { showText } from '../display/quantities.ts';
-import { plainText, SEVERITY_WORD, sentence } from '../display/sentences.ts';
+import { nameIn, numberWord } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
+import { plainText, SEVERITY_WORD, sentence } from '@vernal-slope/display/sentences';
 import { useSettings } from '../display/settings.ts';
 import DropGlyph from '../shell/DropGlyph.vue';
 import MiniHillside from '../drawings/hillside/MiniHillside.vue';
@@ -94,6 +95,7 @@ const said = computed(() => {
     </RouterLink>
     <footer v-if="document">
       <button
+        v-if="role !== 'reads'"
         type="button"
         class="plain-button"
         :aria-label="`Duplicate ${plan.title}`"
@@ -112,6 +114,7 @@ const said = computed(() => {
         <Download :size="18" aria-hidden="true" />
       </button>
       <button
+        v-if="role !== 'reads'"
         type="button"
         class="plain-button"
         :aria-label="`Delete ${plan.title}`"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The top bar of an open plan: its name, whether it is saved, undo, history, file, keys, print.
-import { CloudOff, Download, History, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue';
+import { BookText, CloudOff, Download, History, Keyboard, Printer, Redo2, Undo2 } from '@lucide/vue';
 import { format } from 'date-fns';
 import { storeToRefs } from 'pinia';
 import { computed } from 'vue';
@@ -8,11 +8,12 @@ import { setTitle } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import NameField from '../fields/NameField.vue';
 import { downloadPlan } from '../session/files.ts';
+import { role } from '../session/access.ts';
 import { usePlan } from '../session/plan.ts';
 import { useEdits } from '../session/planpage.ts';
 import TopBar from '../shell/TopBar.vue';
 
-defineProps<{ plan: Plan | null; trying: boolean }>();
+defineProps<{ plan: Plan | null; id: string; trying: boolean }>();
 const emit = defineEmits<{ undo: []; redo: []; history: []; keys: [] }>();
 const { perform } = useEdits();
 const { state, savedAt, undoLabel, redoLabel } = storeToRefs(usePlan());
@@ -24,9 +25,10 @@ const STATES = {
   conflict: 'Saved from elsewhere too',
   refused: 'Not saved',
 } as const;
-const stateText = computed(() =>
-  state.value === 'saved' ? `Saved ${savedAt.value ? format(savedAt.value, 'HH:mm') : ''}` : STATES[state.value],
-);
+const stateText = computed(() => {
+  if (role.value === 'reads') return 'Read only';
+  return state.value === 'saved' ? `Saved ${savedAt.value ? format(savedAt.value, 'HH:mm') : ''}` : STATES[state.value];
+});
 const printPage = (): void => window.print();
 </script>
 
@@ -94,13 +96,21 @@ const printPage = (): void => window.print();
       </button>
       <button
         type="button"
-        class="plain-button edged"
+        class="plain-button print-one"
         title="Print this page, whole, with its drawing"
         aria-label="Print this page"
         @click="printPage"
       >
-        <Printer :size="18" aria-hidden="true" /><span class="wide">Print this page</span>
+        <Printer :size="18" aria-hidden="true" />
       </button>
+      <RouterLink
+        class="plain-button edged"
+        title="The book: the plan on paper, as PDF, as a file to share"
+        aria-label="The book"
+        data-test="open-book"
+        :to="{ name: 'book', params: { id } }"
+        ><BookText :size="18" aria-hidden="true" /><span class="wide">The book</span></RouterLink
+      >
     </template>
   </TopBar>
 </template>
@@ -149,7 +159,8 @@ const printPage = (): void => window.print();
     flex: 1;
   }
 
-  .keys {
+  .keys,
+  .print-one {
     display: none;
   }
 }

@@ -9,10 +9,10 @@ import { toldEverywhere, worstFirst, worstOf, type Finding, type StepKey } from 
 import { isOutlet, isSource, isStore } from '@vernal-slope/plan/kinds';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { dateText } from '../display/dates.ts';
-import { nameIn } from '../display/names.ts';
+import { dateText } from '@vernal-slope/display/dates';
+import { nameIn } from '@vernal-slope/display/names';
 import { SEEN } from '../fields/seen.ts';
-import { gallons, showText } from '../display/quantities.ts';
+import { gallons, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../display/settings.ts';
 import HillsideView from '../drawings/hillside/HillsideView.vue';
 import ViewSwitch, { type View } from '../drawings/ViewSwitch.vue';
@@ -20,7 +20,7 @@ import FindingList from '../judgement/FindingList.vue';
 import JudgementColumn from '../judgement/JudgementColumn.vue';
 import { useSlowAnswers } from '../judgement/useSlowAnswers.ts';
 import WorkingDrawer from '../judgement/WorkingDrawer.vue';
-import { workingOf } from '../judgement/workings.ts';
+import { workingOf } from '@vernal-slope/display/workingof';
 import type { Version } from '../session/client.ts';
 import ConflictDialog from '../session/ConflictDialog.vue';
 import { usePlan } from '../session/plan.ts';
@@ -251,6 +251,7 @@ usePlanKeys({
 
 <template>
   <PlanTools
+    :id="id"
     :plan="plan"
     :trying="whatIf !== null"
     @undo="editing.undo"

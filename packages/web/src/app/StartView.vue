@@ -21,10 +21,10 @@ import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../judgement/SentenceText.vue';
 import TopBar from '../shell/TopBar.vue';
 import { resultsOf } from '../session/usePlanResults.ts';
-import { asSI, rounded, show } from '../display/quantities.ts';
-import { planValue } from '../display/planfields.ts';
-import { nameIn, pipeFamily, pipeName } from '../display/names.ts';
-import { SEVERITY_WORD, sentence } from '../display/sentences.ts';
+import { asSI, rounded, show } from '@vernal-slope/display/quantities';
+import { planValue } from '@vernal-slope/display/planfields';
+import { nameIn, pipeFamily, pipeName } from '@vernal-slope/display/names';
+import { SEVERITY_WORD, sentence } from '@vernal-slope/display/sentences';
 import { useSettings } from '../display/settings.ts';
 import ChoiceField from '../fields/ChoiceField.vue';
 

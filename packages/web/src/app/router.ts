@@ -7,6 +7,8 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'home', component: HomeView, meta: { title: 'Your plans' } },
     { path: '/start', name: 'start', component: () => import('./StartView.vue'), meta: { title: 'Quick start' } },
+    // before the steps: it is none of them
+    { path: '/plan/:id/book', name: 'book', component: () => import('./BookView.vue'), props: true },
     {
       path: '/plan/:id/:step?',
       name: 'plan',

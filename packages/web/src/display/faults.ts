@@ -1,7 +1,7 @@
 // What the plan says against an edit, in one sentence beside its field.
 import type { Fault, FaultWords } from '@vernal-slope/plan/document';
-import { showField } from './planfields.ts';
-import { showText, type UnitSystem } from './quantities.ts';
+import { showField } from '@vernal-slope/display/planfields';
+import { showText, type UnitSystem } from '@vernal-slope/display/quantities';
 import { useSettings } from './settings.ts';
 
 const wordsIn = (words: FaultWords, system: UnitSystem): string =>

@@ -2,7 +2,7 @@
 import { useLocalStorage, usePreferredDark } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, watchEffect } from 'vue';
-import type { UnitSystem } from './quantities.ts';
+import type { UnitSystem } from '@vernal-slope/display/quantities';
 
 export type ThemeChoice = 'auto' | 'light' | 'dark' | 'outdoor';
 export type Theme = Exclude<ThemeChoice, 'auto'>;

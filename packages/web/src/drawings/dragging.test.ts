@@ -8,7 +8,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { resultsOf } from '../session/usePlanResults.ts';
 import { demoPlan } from '../testing/page.ts';
 import { useSpotDrag } from './above/useSpotDrag.ts';
-import { endsThatSlide, sectionOf, type Slide } from './hillside/section.ts';
+import { endsThatSlide, sectionOf, type Slide } from '@vernal-slope/display/section';
 import { useSliding } from './hillside/useSliding.ts';
 import { drawnVessels } from './hillside/vessels.ts';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One entered figure: its name, its field, a note under it.
-import type { Limits, Quantity } from '../display/quantities.ts';
+import type { Limits, Quantity } from '@vernal-slope/display/quantities';
 import QuantityField from './QuantityField.vue';
 
 defineProps<{

@@ -2,8 +2,8 @@
 // A large number with keys of its own, so that nothing jumps under cold fingers; a keyboard types into it as well.
 import { Delete } from '@lucide/vue';
 import { computed, ref, useId, watch } from 'vue';
-import { planField } from '../display/planfields.ts';
-import { read, unitFor } from '../display/quantities.ts';
+import { planField } from '@vernal-slope/display/planfields';
+import { read, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../display/settings.ts';
 
 const props = defineProps<{

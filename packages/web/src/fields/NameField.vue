@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A name: committed on Enter or on leaving, put back by Escape.
-import { ref, watch } from 'vue';
+import { nextTick, ref, watch } from 'vue';
 
 const props = defineProps<{ value: string; label: string }>();
 const emit = defineEmits<{ change: [name: string] }>();
@@ -12,7 +12,10 @@ watch(
 function commit(): void {
   const name = draft.value.trim();
   if (name === '') draft.value = props.value;
-  else if (name !== props.value) emit('change', name);
+  if (name === '' || name === props.value) return;
+  emit('change', name);
+  // a name that was not taken does not stay there as if it were
+  void nextTick(() => (draft.value = props.value));
 }
 </script>
 

@@ -3,7 +3,7 @@
 // be is put back, and the field says why.
 import { NInputNumber } from 'naive-ui';
 import { ref, useId, watch } from 'vue';
-import { bareNumber } from '../display/quantities.ts';
+import { bareNumber } from '@vernal-slope/display/quantities';
 import { testMark } from './mark.ts';
 
 // a mark for tests belongs on the field itself

@@ -4,13 +4,13 @@ import PlainDialog from '../shell/PlainDialog.vue';
 import { computed, ref, watch } from 'vue';
 import { PIPE_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Leg } from '@vernal-slope/plan/schema';
-import { nominal } from '../display/names.ts';
+import { nominal } from '@vernal-slope/display/names';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
-import { showField } from '../display/planfields.ts';
+import { showField } from '@vernal-slope/display/planfields';
 import TickField from './TickField.vue';
 import ChoiceField from './ChoiceField.vue';
-import { quoted } from '../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const props = defineProps<{ show: boolean; value: Leg['pipe']; several?: boolean }>();
 const emit = defineEmits<{ 'update:show': [show: boolean]; choose: [pipe: Leg['pipe'], all: boolean] }>();

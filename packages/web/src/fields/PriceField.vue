@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A price: by the metre or the foot as the person reads lengths, or by the piece; empty where nobody said.
 import { computed, ref } from 'vue';
-import { readPrice, showPrice } from '../display/quantities.ts';
+import { readPrice, showPrice } from '@vernal-slope/display/quantities';
 import { useSettings } from '../display/settings.ts';
 
 const props = defineProps<{

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // A field for one quantity: shows its unit, takes any unit typed in, keeps what was typed when it cannot be used.
 import { computed, inject, nextTick, onBeforeUnmount, ref, useId, useTemplateRef, watch } from 'vue';
-import { editable, read, unitFor, type Limits, type Quantity } from '../display/quantities.ts';
-import { planField } from '../display/planfields.ts';
+import { editable, read, unitFor, type Limits, type Quantity } from '@vernal-slope/display/quantities';
+import { planField } from '@vernal-slope/display/planfields';
 import { useSettings } from '../display/settings.ts';
 import { refusedDrafts, SEEN } from './seen.ts';
 

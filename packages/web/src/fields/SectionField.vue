@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { SECTION_ROWS } from '@vernal-slope/plan/catalogue';
 import { useSettings } from '../display/settings.ts';
 import QuantityField from './QuantityField.vue';
-import { showField } from '../display/planfields.ts';
+import { showField } from '@vernal-slope/display/planfields';
 import ChoiceField from './ChoiceField.vue';
 
 const props = defineProps<{

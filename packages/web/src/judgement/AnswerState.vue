@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is said while an answer is worked out, and where it could not be: how far, stop, try again.
-import { percent } from '../display/quantities.ts';
+import { percent } from '@vernal-slope/display/quantities';
 
 defineProps<{
   /** What is worked out: "the sizes". */

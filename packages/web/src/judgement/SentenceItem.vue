@@ -2,7 +2,7 @@
 // One sentence of the judgement: its drop, its word, its figures with their workings, the change that would mend it.
 import type { Command } from '@vernal-slope/plan/edit';
 import type { LimitPart, Severity } from '@vernal-slope/plan/findings';
-import { SEVERITY_WORD, type FigureKey, type Part } from '../display/sentences.ts';
+import { SEVERITY_WORD, type FigureKey, type Part } from '@vernal-slope/display/sentences';
 import DropGlyph from '../shell/DropGlyph.vue';
 import SentenceText from './SentenceText.vue';
 

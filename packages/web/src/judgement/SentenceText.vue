@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A sentence whose figures open their working.
-import type { FigureKey, Part } from '../display/sentences.ts';
+import type { FigureKey, Part } from '@vernal-slope/display/sentences';
 
 defineProps<{ parts: readonly Part[] }>();
 const emit = defineEmits<{ open: [key: FigureKey] }>();

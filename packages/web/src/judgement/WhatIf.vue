@@ -5,8 +5,8 @@ import { servedPlaces } from '@vernal-slope/plan/topology';
 import type { PlanResults } from '../session/usePlanResults.ts';
 import type { Working } from '@vernal-slope/core/working';
 import { flowWorking, pressureWorking } from '@vernal-slope/plan/solve';
-import { nameIn } from '../display/names.ts';
-import { showText } from '../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../display/settings.ts';
 
 const props = defineProps<{ label: string; before: PlanResults; after: PlanResults }>();

@@ -3,14 +3,13 @@
 import { BookOpen, ChevronLeft, Copy, Printer, X } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
-import type { CheckCode } from '@vernal-slope/core/stand';
-import { holdsInAnyUnits, ruleInFigures, ruleInSymbols, type Term, type Working } from '@vernal-slope/core/working';
-import { inRule, show, showEntered, showTerm, showText, unitFor } from '../display/quantities.ts';
-import { CHECK_WORDS } from '@vernal-slope/plan/findings';
+import { ruleInSymbols, type Working } from '@vernal-slope/core/working';
+import { inRule, show, showEntered, showTerm, showText, unitFor } from '@vernal-slope/display/quantities';
+import { figuresTex, ownFiguresTex, ruleTex, termInRule, workingTitle } from '@vernal-slope/display/workings';
 import { useSettings } from '../display/settings.ts';
 import { STAND_TRIAL, type Alternative } from '../workers/trial.ts';
 import FormulaView from './FormulaView.vue';
-import { quoted } from '../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const props = defineProps<{ working: Working | null; alternatives: readonly Alternative[]; title: string }>();
 const emit = defineEmits<{ close: [] }>();
@@ -39,100 +38,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape') emit('close');
 });
 
-const NAMES: Readonly<Record<string, string>> = {
-  pressure: 'pressure at',
-  'cause-share': 'weight of',
-  'static-pressure': 'pressure with all shut at',
-  'outlet-flow': 'flow at',
-  'orifice-flow': 'flow into',
-  'free-flow': 'flow into',
-  'net-flow': 'flow into and out of',
-  'head-at-valve': 'head at the valve of',
-  'leg-loss': 'head lost on',
-  'leg-loss-hazen': 'head lost on',
-  speed: 'speed in',
-  'station-pressure': 'pressure on',
-  refill: 'filling of',
-  height: 'height of',
-  'height-hump': 'height of',
-  'height-static': 'height from pressure and heights alone of',
-  given: 'water given to',
-  'water-level': 'water level of',
-  'loss-sum': 'head lost on the way to',
-  test: 'flow of',
-  need: 'water of',
-  spare: 'spare water of',
-  usable: 'usable water of',
-  overflow: 'overflow of',
-  vent: 'vent of',
-  met: 'how often it meets the need,',
-  bridge: 'store that bridges',
-  'stretch-loss': 'head lost on',
-  'rating-used': 'share of its rating used on',
-  'pipe-cost': 'cost of',
-  stand: 'least stand of',
-  'stand-pad': 'pressure under',
-  'stand-weight': 'mass of',
-  'stand-heap': 'volume of',
-  'stand-concrete': 'concrete in',
-  'stand-wind': 'turning by',
-  'sizes-cost': 'cost of the sizes of',
-  'lost-to': 'share of its flow that is lost by',
-  'missing-head': 'head missing at',
-  'friction-laminar': '',
-  'friction-join': '',
-  'friction-turbulent': '',
-};
-const heading = computed(() => {
-  const w = shown.value;
-  if (!w) return '';
-  const check = CHECK_WORDS[w.code.replace(/^stand-/, '') as CheckCode];
-  if (check) return `The working: ${check.charAt(0).toLowerCase()}${check.slice(1)}, share used`;
-  const along = w.along === undefined ? '' : ` at ${showText(w.along, 'distance', settings.units)}`;
-  return `The working: ${NAMES[w.code] ?? ''} ${w.of}${along}`.replace(/\s+/g, ' ');
-});
-
-/** A figure as TeX in SI, so that the formula can be followed with a calculator. */
-function tex(term: Term): string {
-  return figureTex(inRule(term.value, term.dimension).text);
-}
-function figureTex(text: string): string {
-  const power = /^(-?[\d.]+)e([+-]\d+)$/.exec(text);
-  return power ? `${power[1]} \\cdot 10^{${Number(power[2])}}` : text.replace(/,/g, '{,}');
-}
-/** The figure as it stands in the rule, where the person reads it in another unit. */
-function inSI(term: Term): string {
-  const si = inRule(term.value, term.dimension);
-  return si.unit && showTerm(term.value, term.dimension, settings.units).unit !== si.unit && settings.units === 'us'
-    ? `${si.text} ${si.unit}`
-    : '';
-}
-const rule = computed(() => {
-  const w = shown.value;
-  if (!w) return '';
-  return w.terms.length > 8 ? `${w.result.tex} = h_1 + h_2 + \\dots + h_{${w.terms.length}}` : ruleInSymbols(w);
-});
-const withFigures = computed(() => {
-  const w = shown.value;
-  if (!w || w.code === 'refill') return '';
-  const { unit } = inRule(w.result.value, w.result.dimension);
-  return `${ruleInFigures(w, tex)}${unit ? `\\;\\mathrm{${unit.replace('³', '^3').replace('²', '^2').replace('·', '\\cdot ')}}` : ''}`;
-});
-/** A unit set in type. */
-const unitTex = (symbol: string): string =>
-  symbol &&
-  `\\,\\mathrm{${symbol.replace(/ /g, '\\ ').replace('³', '^3').replace('²', '^2').replace('·', '\\cdot ').replace('°', '{}^\\circ ')}}`;
-/** The rule in the person's units, each figure with its own; empty where it holds in SI only. */
-const withOwnFigures = computed(() => {
-  const w = shown.value;
-  if (!w || !withFigures.value || settings.units !== 'us' || !holdsInAnyUnits(w)) return '';
-  const own = (t: Term): string => {
-    const { text, unit } = showTerm(t.value, t.dimension, settings.units);
-    return `${figureTex(text)}${unitTex(unit)}`;
-  };
-  // what is raised is raised with its unit
-  return ruleInFigures({ ...w, rule: w.rule.replace(/(\{\{\w+\}\})\s*\^/g, '\\left( $1 \\right)^') }, own);
-});
+const heading = computed(() => (shown.value ? `The working: ${workingTitle(shown.value, settings.units)}` : ''));
+const rule = computed(() => (shown.value ? ruleTex(shown.value) : ''));
+const withFigures = computed(() => (shown.value ? figuresTex(shown.value) : ''));
+const withOwnFigures = computed(() => (shown.value ? ownFiguresTex(shown.value, settings.units) : ''));
 const result = computed(() =>
   shown.value ? showTerm(shown.value.result.value, shown.value.result.dimension, settings.units) : null,
 );
@@ -301,7 +210,9 @@ const print = (): void => window.print();
                 </button>
                 <span v-else class="plain">{{ showTerm(t.value, t.dimension, settings.units).text }}</span>
                 <span class="muted small unit">{{ showTerm(t.value, t.dimension, settings.units).unit }}</span>
-                <span v-if="inSI(t)" class="muted small si">{{ inSI(t) }} in the rule</span>
+                <span v-if="termInRule(t, settings.units)" class="muted small si"
+                  >{{ termInRule(t, settings.units) }} in the rule</span
+                >
               </td>
             </tr>
           </tbody>

@@ -1,8 +1,8 @@
 // What the judgement column says on a step that is not about one place: a name, two figures, sentences.
 import type { Command } from '@vernal-slope/plan/edit';
 import type { FigureKey, Finding } from '@vernal-slope/plan/findings';
-import { numberWord } from '../display/names.ts';
-import { show, type UnitSystem } from '../display/quantities.ts';
+import { numberWord } from '@vernal-slope/display/names';
+import { show, type UnitSystem } from '@vernal-slope/display/quantities';
 
 export interface StepFigure {
   readonly text: string;

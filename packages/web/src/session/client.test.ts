@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Plan } from '@vernal-slope/plan/schema';
+import { asks, readsOnly, role, signInNeeded, tellAccess } from './access.ts';
 import { api, newKey } from './client.ts';
 
 const HERE = import.meta.url;
@@ -171,5 +172,50 @@ describe('the grid of a plan', () => {
     });
     server(() => new Response('oops', { status: 500 }));
     expect(await api.keepGrid('p', ascii)).toMatchObject({ ok: false, failure: { kind: 'unreachable' } });
+  });
+});
+
+describe('a server that asks who is there', () => {
+  afterEach(() => tellAccess({ asks: false, role: 'writes' }));
+  it('is signed in to, and what was asked before waits until then', async () => {
+    server(() => json({ asks: true, role: null }));
+    await api.me();
+    expect([asks.value, role.value, signInNeeded.value]).toEqual([true, null, true]);
+    const sent = server(() => json({ role: 'reads' }));
+    expect(await api.signIn('only a glance')).toBeUndefined();
+    expect(sent[0]).toMatchObject({ method: 'POST', path: '/api/sign-in', body: { passphrase: 'only a glance' } });
+    expect([signInNeeded.value, readsOnly()]).toEqual([false, true]);
+    // the time is over, or a passphrase was set meanwhile: nothing is lost, it is asked for
+    server(() => json(error('sign-in', 'Sign in first.'), 401));
+    for (const answer of [await api.list(), await api.grid('p')])
+      expect(answer).toEqual({ ok: false, failure: { kind: 'unreachable' } });
+    expect(signInNeeded.value).toBe(true);
+  });
+  it('says why not, in its own words', async () => {
+    server(() => json(error('wrong-passphrase', 'This is not the passphrase.'), 401));
+    expect(await api.signIn('guess')).toBe('This is not the passphrase.');
+    server(() => {
+      throw new TypeError('no connection');
+    });
+    expect(await api.signIn('guess')).toBe('The server cannot be reached. Try again in a moment.');
+  });
+  it('signs out, everywhere where that is wished', async () => {
+    const sent = server(() => new Response(null, { status: 204 }));
+    expect(await api.signOut(true)).toBe(true);
+    expect(sent[0].body).toEqual({ everywhere: true });
+    expect(signInNeeded.value).toBe(true);
+  });
+});
+
+describe('a server that is asked too much, or held, or full', () => {
+  it.each([429, 502, 503])('is asked again later: %i', async (status) => {
+    server(() => json(error('busy', 'Later.'), status));
+    expect(await api.list()).toEqual({ ok: false, failure: { kind: 'unreachable' } });
+    expect(await api.grid('p')).toEqual({ ok: false, failure: { kind: 'unreachable' } });
+  });
+  it('says why no copy could be made', async () => {
+    const words = 'The copy could not be made: the disk is full.';
+    server(() => json(error('no-copy', words), 507));
+    expect(await api.makeCopy()).toMatchObject({ ok: false, failure: { kind: 'refused', message: words } });
   });
 });

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { checkPlan, faultLine, type Fault } from '@vernal-slope/plan/document';
 import { readingSchema, type Plan, type ReadingEntry } from '@vernal-slope/plan/schema';
+import { tellAccess, tellSignedOut } from './access.ts';
 import { withoutLog, type LogChanges } from './logrows.ts';
 
 const summarySchema = z.object({
@@ -53,6 +54,20 @@ const faultSchema = z.object({ path: z.string(), message: z.string(), advice: z.
 const errorSchema = z.object({
   error: z.object({ code: z.string(), message: z.string(), faults: z.array(faultSchema).optional() }),
 });
+const roleSchema = z.enum(['writes', 'reads']);
+const meSchema = z.object({ asks: z.boolean(), role: roleSchema.nullable() });
+const copySchema = z.object({
+  name: z.string(),
+  why: z.enum(['daily', 'asked', 'before-restore']),
+  madeAt: z.string(),
+  bytes: z.number(),
+});
+const copiesSchema = z.object({
+  folder: z.string(),
+  possible: z.boolean(),
+  failed: z.string().nullable(),
+  copies: z.array(copySchema),
+});
 const staleSchema = z.object({ current: planSchema });
 
 export type PlanSummary = z.infer<typeof summarySchema>;
@@ -60,6 +75,10 @@ export type Version = z.infer<typeof versionSchema>;
 export type VersionPlan = z.infer<typeof versionPlanSchema>;
 export type StoredPlan = z.infer<typeof planSchema>;
 export type LogAnswer = z.infer<typeof logSchema>;
+
+/** A copy of the whole database, in the server's own folder. */
+export type DataCopy = z.infer<typeof copySchema>;
+export type DataCopies = z.infer<typeof copiesSchema>;
 
 export type Failure =
   | { readonly kind: 'unreachable' }
@@ -70,6 +89,14 @@ export type Failure =
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
 
 const PATIENCE_MS = 15_000;
+/** A copy of everything takes as long as a disk does. */
+const COPY_PATIENCE_MS = 300_000;
+
+/** A server that is not there, is going down, is asked too much, or wants to know first who asks: later it may be. */
+function isLater(status: number): boolean {
+  if (status === 401) tellSignedOut();
+  return status === 401 || status === 429 || (status >= 502 && status !== 507);
+}
 
 async function ask<T>(
   method: string,
@@ -78,6 +105,7 @@ async function ask<T>(
   body?: unknown,
   /** Of a request that may be sent twice and counts once. */
   key?: string,
+  patience = PATIENCE_MS,
 ): Promise<Answer<T>> {
   let response: Response;
   let data: unknown;
@@ -89,7 +117,7 @@ async function ask<T>(
         ...(key === undefined ? {} : { 'Idempotency-Key': key }),
       },
       body: body === undefined ? undefined : JSON.stringify(body),
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: AbortSignal.timeout(patience),
     });
     data = response.status === 204 ? null : await response.json();
   } catch {
@@ -113,8 +141,7 @@ async function ask<T>(
     if (stale.success) return { ok: false, failure: { kind: 'stale', current: stale.data.current } };
   }
   if (response.status === 404) return { ok: false, failure: { kind: 'missing' } };
-  // a gateway or a server that is going down is as good as none
-  if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+  if (isLater(response.status)) return { ok: false, failure: { kind: 'unreachable' } };
   const error = errorSchema.safeParse(data);
   return {
     ok: false,
@@ -138,7 +165,7 @@ async function askText(method: string, path: string, body?: string | Blob): Prom
     if (response.ok) return { ok: true, value: response.status === 204 ? null : await response.text() };
     if (response.status === 404)
       return method === 'GET' ? { ok: true, value: null } : { ok: false, failure: { kind: 'missing' } };
-    if (response.status >= 502) return { ok: false, failure: { kind: 'unreachable' } };
+    if (isLater(response.status)) return { ok: false, failure: { kind: 'unreachable' } };
     const error = errorSchema.safeParse(await response.json());
     const message = error.data?.error.message ?? 'The server refused.';
     return { ok: false, failure: { kind: 'refused', message, faults: [] } };
@@ -201,4 +228,48 @@ export const api = {
   keepGrid: (id: string, ascii: string): Promise<Answer<string | null>> => askText('PUT', `${at(id)}/grid`, ascii),
   dropGrid: (id: string): Promise<Answer<string | null>> => askText('DELETE', `${at(id)}/grid`),
   restore: (id: string): Promise<Answer<StoredPlan>> => ask('POST', `${at(id)}/restore`, planSchema),
+  /** Who is signed in, if anybody has to be; takes it in. */
+  me: async (): Promise<void> => {
+    const answer = await ask('GET', '/me', meSchema);
+    if (answer.ok) tellAccess(answer.value);
+  },
+  /** @returns why not, in a sentence; undefined when signed in */
+  signIn: async (passphrase: string): Promise<string | undefined> => {
+    try {
+      const response = await fetch('/api/sign-in', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ passphrase }),
+        signal: AbortSignal.timeout(PATIENCE_MS),
+      });
+      const data: unknown = await response.json();
+      const signed = z.object({ role: roleSchema }).safeParse(data);
+      if (response.ok && signed.success) {
+        tellAccess({ asks: true, role: signed.data.role });
+        return undefined;
+      }
+      return errorSchema.safeParse(data).data?.error.message ?? 'The server refused.';
+    } catch {
+      return 'The server cannot be reached. Try again in a moment.';
+    }
+  },
+  signOut: async (everywhere: boolean): Promise<boolean> => {
+    const answer = await ask('POST', '/sign-out', z.null(), { everywhere });
+    if (answer.ok) tellSignedOut();
+    return answer.ok;
+  },
+  /** Copies of everything, newest first. */
+  copies: (): Promise<Answer<DataCopies>> => ask('GET', '/copies', copiesSchema),
+  makeCopy: (): Promise<Answer<DataCopy>> => ask('POST', '/copies', copySchema, {}, undefined, COPY_PATIENCE_MS),
+  /** Brings a copy back in place of everything. @returns the copy of what was there */
+  restoreCopy: (name: string): Promise<Answer<{ before: DataCopy | null; plans: number }>> =>
+    ask(
+      'POST',
+      `/copies/${encodeURIComponent(name)}/restore`,
+      z.object({ before: copySchema.nullable(), plans: z.number() }),
+      {},
+      undefined,
+      COPY_PATIENCE_MS,
+    ),
+  copyAddress: (name: string): string => `/api/copies/${encodeURIComponent(name)}`,
 };

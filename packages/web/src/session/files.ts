@@ -1,5 +1,6 @@
 // Plan files in and out of the browser.
 import { loadPlan, MAX_BYTES, savePlan, type Loaded } from '@vernal-slope/plan/document';
+import { fileNameOf as nameOfFile } from '@vernal-slope/display/names';
 import type { Plan } from '@vernal-slope/plan/schema';
 
 export async function readPlanFile(file: File): Promise<Loaded> {
@@ -12,17 +13,8 @@ export async function readPlanFile(file: File): Promise<Loaded> {
   return loadPlan(await file.text());
 }
 
-/** Name of a file of a plan: its title, made fit for any disk. */
-export const fileNameOf = (plan: Plan, ending = 'vernal.json'): string =>
-  `${
-    plan.title
-      .normalize('NFKD')
-      .replace(/[^\w\s-]/g, '')
-      .trim()
-      .replace(/\s+/g, '-')
-      .toLowerCase()
-      .slice(0, 80) || 'plan'
-  }.${ending}`;
+/** Name of a file of a plan. */
+export const fileNameOf = (plan: Plan, ending = 'vernal.json'): string => nameOfFile(plan.title, ending);
 
 /** Hands a file to the person. */
 export function downloadBlob(blob: Blob, name: string): void {

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setTitle } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { PlanServer } from '../testing/server.ts';
+import { tellAccess } from './access.ts';
 import { usePlan } from './plan.ts';
 
 const kept = vi.hoisted(() => new Map<string, unknown>());
@@ -151,5 +152,21 @@ describe('an edit that the plan does not allow', () => {
     });
     expect(faults.length).toBeGreaterThan(0);
     expect([store.plan, store.undoLabel, store.state]).toEqual([before, undefined, 'saved']);
+  });
+});
+
+describe('who may only read', () => {
+  afterEach(() => tellAccess({ asks: false, role: 'writes' }));
+  it('changes nothing, is told why, and sends nothing', async () => {
+    const store = usePlan();
+    await store.open('p');
+    store.edit(setTitle('Two'));
+    await pass(600);
+    tellAccess({ asks: true, role: 'reads' });
+    expect(store.edit(setTitle('Three'))).toMatchObject([{ message: 'this is signed in to read only' }]);
+    store.undo();
+    await pass(600);
+    expect([store.plan?.title, store.state]).toEqual(['Two', 'saved']);
+    expect(server.saves.map((s) => s.title)).toEqual(['Two']);
   });
 });

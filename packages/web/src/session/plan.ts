@@ -5,6 +5,7 @@ import { changeFaults, fieldWords, type Fault } from '@vernal-slope/plan/documen
 import { applyCommand, redoEdit, undoEdit, type Command, type Edit } from '@vernal-slope/plan/edit';
 import type { Plan, ReadingEntry } from '@vernal-slope/plan/schema';
 import { nameOfId } from '@vernal-slope/plan/topology';
+import { readsOnly } from './access.ts';
 import { api, newKey, type Failure, type StoredPlan } from './client.ts';
 import {
   askedToo,
@@ -53,6 +54,10 @@ function placeOf(plan: Plan, path: string): Omit<Refusal, 'fault'> {
     : { at: '', name: plan.title || 'The plan', field };
 }
 
+/** Why nothing is changed for who may only read. */
+const READ_ONLY: readonly Fault[] = [
+  { path: '$', message: 'this is signed in to read only', advice: 'sign in with the passphrase that also writes' },
+];
 const PUT_BACK = 'Edits kept in this browser were put back.';
 
 export const usePlan = defineStore('plan', () => {
@@ -350,6 +355,7 @@ export const usePlan = defineStore('plan', () => {
    */
   function edit(command: Command): readonly Fault[] {
     if (!plan.value) return [];
+    if (readsOnly()) return READ_ONLY;
     const applied = applyCommand(plan.value, command);
     if (!applied) return [];
     const faults = changeFaults(plan.value, applied.plan);
@@ -364,7 +370,7 @@ export const usePlan = defineStore('plan', () => {
 
   function undo(): void {
     const last = past.value.at(-1);
-    if (!last || !plan.value) return;
+    if (!last || !plan.value || readsOnly()) return;
     plan.value = undoEdit(plan.value, last);
     done = [...done, `undone: ${last.label}`];
     past.value = past.value.slice(0, -1);
@@ -374,7 +380,7 @@ export const usePlan = defineStore('plan', () => {
 
   function redo(): void {
     const next = future.value.at(-1);
-    if (!next || !plan.value) return;
+    if (!next || !plan.value || readsOnly()) return;
     plan.value = redoEdit(plan.value, next);
     done = [...done, next.label];
     future.value = future.value.slice(0, -1);

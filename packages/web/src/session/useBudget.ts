@@ -15,12 +15,7 @@ export interface Budget {
 const DAY_MS = 86_400_000;
 /** Today as a day number. */
 export const todayNumber = (): number => Math.floor(Date.now() / DAY_MS);
-/** Today as a date, by the clock of this place. */
-export const todayText = (): string => {
-  const now = new Date();
-  const two = (n: number): string => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-};
+export { todayText } from '@vernal-slope/display/dates';
 
 /** What is joined to what. */
 const joints = (plan: Plan): string => plan.lines.map((l) => `${l.from}>${l.to}`).join();

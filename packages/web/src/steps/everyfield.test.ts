@@ -4,7 +4,7 @@
 import type { DOMWrapper } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { h, nextTick, Suspense } from 'vue';
-import type { UnitSystem } from '../display/quantities.ts';
+import type { UnitSystem } from '@vernal-slope/display/quantities';
 import { useSettings } from '../display/settings.ts';
 import { demoPlan, mountOnPage } from '../testing/page.ts';
 import NeedPage from './need/NeedPage.vue';

@@ -16,10 +16,10 @@ import {
 } from '@vernal-slope/plan/edit';
 import { isOutlet, isStore, wantsOf } from '@vernal-slope/plan/kinds';
 import { lineLength } from '@vernal-slope/plan/positions';
-import { nameIn } from '../../display/names.ts';
-import { asSI, rounded, showEntered, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { asSI, rounded, showEntered, showText } from '@vernal-slope/display/quantities';
 import { said } from '../../display/faults.ts';
-import { SEVERITY_WORD, sentence } from '../../display/sentences.ts';
+import { SEVERITY_WORD, sentence } from '@vernal-slope/display/sentences';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

@@ -11,8 +11,8 @@ import {
   type TakeOut,
 } from '@vernal-slope/plan/edit';
 import { isVessel } from '@vernal-slope/plan/kinds';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import TextField from '../../fields/TextField.vue';
 import type { AskedThing } from '../../session/joining.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // The view from above as a table, for those who do not see it.
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 defineProps<{ plan: Plan }>();

@@ -6,12 +6,12 @@ import { setDrawn, setPosition, type Command } from '@vernal-slope/plan/edit';
 import type { Layout } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
-import type { LegRef } from '../hillside/section.ts';
+import type { LegRef } from '../../session/planpage.ts';
 import { heightWords } from './view.ts';
 
 const props = defineProps<{

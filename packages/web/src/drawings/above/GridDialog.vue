@@ -4,14 +4,14 @@ import { computed, ref, shallowRef } from 'vue';
 import { METHODS } from '@vernal-slope/core/survey';
 import { layoutOf } from '@vernal-slope/plan/positions';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { marginBox } from './view.ts';
 import { useSettings } from '../../display/settings.ts';
 import { originOf, useTerrain } from '../../session/terrain.ts';
 import type { GridInfo } from '../../workers/terrain.ts';
 import GridFields from './GridFields.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ plan: Plan }>();

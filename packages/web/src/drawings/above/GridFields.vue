@@ -2,7 +2,7 @@
 // An elevation grid brought in from a file: read with progress, and what its coordinates and heights are taken for.
 import { computed, ref, shallowRef } from 'vue';
 import { frameName, utmZone, type Box, type Frame, type Origin } from '@vernal-slope/plan/formats';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { useTerrain } from '../../session/terrain.ts';
 import type { GridInfo } from '../../workers/terrain.ts';

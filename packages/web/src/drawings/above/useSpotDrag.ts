@@ -3,7 +3,7 @@
 import { shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue';
 import { applyCommand, setPosition, type Command, type Spotted } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { byFrame } from '../byframe.ts';
 

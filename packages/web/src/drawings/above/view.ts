@@ -1,7 +1,7 @@
 // Sizes of the view from above: the box to show, a round scale bar, what a picture is drawn at.
 import type { Box } from '@vernal-slope/plan/formats';
 import type { Layout } from '@vernal-slope/plan/positions';
-import { showText, type UnitSystem } from '../../display/quantities.ts';
+import { showText, type UnitSystem } from '@vernal-slope/display/quantities';
 
 /** The box of everything that is laid out, m. */
 export function layoutBox(layout: Layout): Box {

@@ -2,7 +2,7 @@
 // What grows on the hillside: wicking beds as boxes with their water, holes along a pipe as drops under it.
 import type { ScaleLinear } from 'd3-scale';
 import { computed } from 'vue';
-import type { DrawnBed, DrawnTote, Point } from './section.ts';
+import type { DrawnBed, DrawnTote, Point } from '@vernal-slope/display/section';
 
 const props = defineProps<{
   beds: readonly DrawnBed[];

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Handles of the places that can be slid up and down the slope: by pointer, or a metre a key.
-import type { SlidingEnd } from './section.ts';
+import type { SlidingEnd } from '@vernal-slope/display/section';
 import type { Sliding } from './useSliding.ts';
 
 defineProps<{

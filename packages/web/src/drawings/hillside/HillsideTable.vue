@@ -2,9 +2,9 @@
 // The hillside for those who cannot see it: every station of the drawn way, and the lines behind.
 import { computed } from 'vue';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
-import type { Section } from './section.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
+import type { Section } from '@vernal-slope/display/section';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ results: PlanResults; section: Section }>();

@@ -2,7 +2,7 @@
 // Names over the hillside: tanks, the source, where water comes out.
 import { computed } from 'vue';
 import type { Severity } from '@vernal-slope/plan/findings';
-import type { FigureKey } from '../../display/sentences.ts';
+import type { FigureKey } from '@vernal-slope/display/sentences';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { isStore, type NodeKind } from '@vernal-slope/plan/kinds';
 

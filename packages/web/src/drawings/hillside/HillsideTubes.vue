@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Glass tubes where water comes out: it stands in them as high as its pressure; notches mark what is wanted.
 import type { ScaleLinear } from 'd3-scale';
-import type { Tube } from './section.ts';
+import type { Tube } from '@vernal-slope/display/section';
 
 defineProps<{ tubes: readonly Tube[]; x: ScaleLinear<number, number>; y: ScaleLinear<number, number> }>();
 </script>

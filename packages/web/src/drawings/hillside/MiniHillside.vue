@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { computed } from 'vue';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { sectionOf } from './section.ts';
+import { sectionOf } from '@vernal-slope/display/section';
 
 const props = defineProps<{ results: PlanResults; chosen: string }>();
 const W = 400;

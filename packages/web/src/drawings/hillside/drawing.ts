@@ -1,7 +1,7 @@
 // Marks of the hillside worked out from its scales: ticks, columns of water, tufts of grass.
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
-import { fixed, fromSI, unitFor, type UnitSystem } from '../../display/quantities.ts';
-import type { Point, SectionStrip } from './section.ts';
+import { fixed, fromSI, unitFor, type UnitSystem } from '@vernal-slope/display/quantities';
+import type { Point, SectionStrip } from '@vernal-slope/display/section';
 
 type Scale = ScaleLinear<number, number>;
 

@@ -7,7 +7,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { heightFor, judgePlan, solvePlan } from '@vernal-slope/plan/solve';
 import { consumers } from '@vernal-slope/plan/topology';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { flagsOn, chainTo, closeUp, sectionOf } from './section.ts';
+import { flagsOn, chainTo, closeUp, sectionOf } from '@vernal-slope/display/section';
 
 /** A tee at the end of a leg, and a line from it to a new place. */
 const branchAt = (plan: Plan, line: string, leg: number, key: PresetKey) => {

@@ -1,7 +1,7 @@
 // From leg to leg by key: along the drawn way, and at a tee onto a branch.
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import type { LegRef } from './section.ts';
-import type { Section } from './section.ts';
+import type { LegRef } from '../../session/planpage.ts';
+import type { Section } from '@vernal-slope/display/section';
 
 export interface LegStep {
   readonly leg: LegRef;

@@ -1,8 +1,8 @@
 // Keys of both drawings: along the line, onto a branch, closer, further, the whole.
-import type { LegRef } from './section.ts';
+import type { LegRef } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import type { Zoom } from '../useZoom.ts';
-import type { Section } from './section.ts';
+import type { Section } from '@vernal-slope/display/section';
 import { nextLeg } from './steps.ts';
 
 export interface DrawingKeys {

@@ -1,7 +1,7 @@
 // A place slid along the drawn slope: the scale stands still, the place follows the pointer once a frame.
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue';
 import { byFrame } from '../byframe.ts';
-import type { BehindStrip, Slide, SlidingEnd } from './section.ts';
+import type { BehindStrip, Slide, SlidingEnd } from '@vernal-slope/display/section';
 import { ARROW_STEP } from './useDrawingKeys.ts';
 import type { Span } from './useHillView.ts';
 

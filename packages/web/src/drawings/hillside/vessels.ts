@@ -3,8 +3,8 @@ import type { ScaleLinear } from 'd3-scale';
 import { tankCapacity } from '@vernal-slope/core/tank';
 import { tankShape } from '@vernal-slope/plan/compile';
 import { isBasin, isStore } from '@vernal-slope/plan/kinds';
-import { showText, type UnitSystem } from '../../display/quantities.ts';
-import type { Vessel } from './section.ts';
+import { showText, type UnitSystem } from '@vernal-slope/display/quantities';
+import type { Vessel } from '@vernal-slope/display/section';
 
 type Scale = ScaleLinear<number, number>;
 

@@ -8,7 +8,7 @@ import { addPlace, applyCommand, type PresetKey } from '@vernal-slope/plan/edit'
 import { resultsOf } from '../../session/usePlanResults.ts';
 import { alongGround, distanceTicks, grassAlong, heightTicks, waterColumns } from './drawing.ts';
 import { placeLabels } from './labels.ts';
-import { endsThatSlide, sectionOf } from './section.ts';
+import { endsThatSlide, sectionOf } from '@vernal-slope/display/section';
 import { nextLeg } from './steps.ts';
 import { baseScales } from './useHillView.ts';
 

@@ -4,8 +4,8 @@
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { addRefusal, joinRefusal, placeAt, type LineSpot, type PresetKey } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import LineMenu from './LineMenu.vue';

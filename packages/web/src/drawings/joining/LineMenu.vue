@@ -4,7 +4,7 @@ import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { addRefusal, placeAt, PRESETS, type LineSpot, type Preset, type PresetKey } from '@vernal-slope/plan/edit';
 import { isStore } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 
 const props = defineProps<{
   plan: Plan;

@@ -20,8 +20,8 @@ import {
   isTap,
   isVessel,
 } from '@vernal-slope/plan/kinds';
-import { nameIn } from '../../display/names.ts';
-import { show, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { show, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import type { LegRef } from '../../session/planpage.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';

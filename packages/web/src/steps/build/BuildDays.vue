@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { BUILD_DEFAULTS, buildTemperature, changeBuild, setOff, stepsIcs } from '@vernal-slope/plan/build';
 import { monthlyClimate } from '@vernal-slope/plan/year';
-import { dateText } from '../../display/dates.ts';
+import { dateText } from '@vernal-slope/display/dates';
 import { said } from '../../display/faults.ts';
 import DateField from '../../fields/DateField.vue';
 import NumberField from '../../fields/NumberField.vue';

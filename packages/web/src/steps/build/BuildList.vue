@@ -2,7 +2,7 @@
 // All the work, day by day, ticked off with today's date.
 import { computed, ref } from 'vue';
 import { tickStep, type DatedStep } from '@vernal-slope/plan/build';
-import { dateText } from '../../display/dates.ts';
+import { dateText } from '@vernal-slope/display/dates';
 import TickCell from '../../fields/TickCell.vue';
 import TickField from '../../fields/TickField.vue';
 import { useEdits } from '../../session/planpage.ts';

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import type { BuildStep, DatedStep } from '@vernal-slope/plan/build';
 import { dateOf } from '@vernal-slope/plan/formats';
-import { dateText, shortDate } from '../../display/dates.ts';
+import { dateText, shortDate } from '@vernal-slope/display/dates';
 import { slopeOf, type Plumb, type Tread } from './slope.ts';
 
 const props = defineProps<{ steps: readonly DatedStep[]; now: string; today: string }>();

@@ -10,9 +10,9 @@ import {
   type DatedStep,
   type Taken,
 } from '@vernal-slope/plan/build';
-import { dateText } from '../../display/dates.ts';
-import { fixed, showText } from '../../display/quantities.ts';
-import { quoted } from '../../display/quoted.ts';
+import { dateText } from '@vernal-slope/display/dates';
+import { fixed, showText } from '@vernal-slope/display/quantities';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 import DateField from '../../fields/DateField.vue';
 import TextField from '../../fields/TextField.vue';

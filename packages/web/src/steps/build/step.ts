@@ -2,8 +2,8 @@
 import { computed, defineAsyncComponent, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import type { Units } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { dateText } from '../../display/dates.ts';
-import { show } from '../../display/quantities.ts';
+import { dateText } from '@vernal-slope/display/dates';
+import { show } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import { todayText } from '../../session/useBudget.ts';

@@ -6,8 +6,8 @@ import { area, line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { dateOf, dayNumber } from '@vernal-slope/plan/formats';
 import type { WaterAhead } from '@vernal-slope/plan/ahead';
-import { shortDate } from '../../display/dates.ts';
-import { fixed, inUnit, showText, unitFor } from '../../display/quantities.ts';
+import { shortDate } from '@vernal-slope/display/dates';
+import { fixed, inUnit, showText, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ ahead: WaterAhead; told: string }>();

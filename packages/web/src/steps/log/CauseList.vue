@@ -3,12 +3,12 @@
 import { computed } from 'vue';
 import { calibrate, shareWorking, type FoundCause } from '@vernal-slope/plan/diagnose';
 import type { Command } from '@vernal-slope/plan/edit';
-import { nameIn } from '../../display/names.ts';
-import { percent, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { showThing, usePlanPage } from '../../session/planpage.ts';
 import type { LogAnswer } from '../../workers/log.ts';
-import { causeWords, KIND_WORDS, LOOK_FIRST, openState, QUANTITY } from './logwords.ts';
+import { causeWords, KIND_WORDS, LOOK_FIRST, openState, QUANTITY } from '@vernal-slope/display/logwords';
 
 const props = defineProps<{ answer: LogAnswer }>();
 const emit = defineEmits<{ try: [command: Command] }>();

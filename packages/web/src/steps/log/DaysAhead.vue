@@ -3,14 +3,14 @@
 import { computed } from 'vue';
 import { aheadWorking, CONFIDENCE, cutWorking, HAUL_AHEAD, HORIZON } from '@vernal-slope/plan/ahead';
 import { dateOf, dayNumber } from '@vernal-slope/plan/formats';
-import { dateText } from '../../display/dates.ts';
-import { nameIn } from '../../display/names.ts';
-import { percent, showPerDay, showText } from '../../display/quantities.ts';
+import { dateText } from '@vernal-slope/display/dates';
+import { nameIn } from '@vernal-slope/display/names';
+import { percent, showPerDay, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import type { UpkeepAnswer } from '../../workers/upkeep.ts';
 import AheadChart from './AheadChart.vue';
-import { daysWords } from './logwords.ts';
+import { daysWords } from '@vernal-slope/display/logwords';
 
 const props = defineProps<{ answer: UpkeepAnswer }>();
 const settings = useSettings();

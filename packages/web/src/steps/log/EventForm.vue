@@ -6,7 +6,7 @@ import { recordQuality } from '@vernal-slope/plan/edit';
 import { isSource } from '@vernal-slope/plan/kinds';
 import type { Plan, QualityTest } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import DateField from '../../fields/DateField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -15,7 +15,7 @@ import TimeField from '../../fields/TimeField.vue';
 import { useEdits } from '../../session/planpage.ts';
 import PhotoField from './PhotoField.vue';
 import { useEntry } from './useEntry.ts';
-import type { EventKind } from './logwords.ts';
+import type { EventKind } from '@vernal-slope/display/logwords';
 
 const props = defineProps<{ plan: Plan; kind: EventKind }>();
 const { edit } = useEdits();

@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import type { Plan } from '@vernal-slope/plan/schema';
 import EventForm from './EventForm.vue';
-import { EVENT_WORDS, type EventKind } from './logwords.ts';
+import { EVENT_WORDS, type EventKind } from '@vernal-slope/display/logwords';
 import ReadingForm from './ReadingForm.vue';
 import WalkReadings from './WalkReadings.vue';
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // How far a reading is off, before it is kept: the one question that most often explains it.
 import type { ReadingKind } from '@vernal-slope/plan/diagnose';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
-import { QUANTITY } from './logwords.ts';
+import { QUANTITY } from '@vernal-slope/display/logwords';
 
 defineProps<{ off: { readonly apart: number; readonly far: boolean }; kind: ReadingKind }>();
 const settings = useSettings();

@@ -2,15 +2,15 @@
 // Readings as they were read, and as they were planned.
 import { computed } from 'vue';
 import { takeReading } from '@vernal-slope/plan/diagnose';
-import { momentText } from '../../display/dates.ts';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { momentText } from '@vernal-slope/display/dates';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { useEdits } from '../../session/planpage.ts';
 import type { AsRead } from '../../drawings/hillside/asread.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { LogAnswer } from '../../workers/log.ts';
-import { KIND_WORDS, openState, openWords, QUANTITY } from './logwords.ts';
+import { KIND_WORDS, openState, openWords, QUANTITY } from '@vernal-slope/display/logwords';
 
 const props = defineProps<{ answer: LogAnswer; drawn?: AsRead | null }>();
 const settings = useSettings();

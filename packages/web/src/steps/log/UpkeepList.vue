@@ -13,9 +13,9 @@ import {
   upkeepIcs,
   type JobDue,
 } from '@vernal-slope/plan/upkeep';
-import { dateText, MONTHS } from '../../display/dates.ts';
+import { dateText, MONTHS } from '@vernal-slope/display/dates';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import DateField from '../../fields/DateField.vue';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -26,7 +26,7 @@ import { showThing, usePlanPage } from '../../session/planpage.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import type { UpkeepAnswer } from '../../workers/upkeep.ts';
 import { nowText } from './useEntry.ts';
-import { BY_WORDS } from './logwords.ts';
+import { BY_WORDS } from '@vernal-slope/display/logwords';
 
 const props = defineProps<{ answer: UpkeepAnswer }>();
 const page = usePlanPage();

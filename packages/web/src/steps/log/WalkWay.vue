@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed } from 'vue';
 import type { Plan, PlanNode } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 
 const props = defineProps<{
   plan: Plan;

@@ -4,12 +4,12 @@ import { compilePlan } from '@vernal-slope/plan/compile';
 import { leakId, situationOf, withCause, type CauseKind, type ReadAgainst } from '@vernal-slope/plan/diagnose';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { solvePlan } from '@vernal-slope/plan/solve';
-import { dateText } from '../../display/dates.ts';
-import { showText, type UnitSystem } from '../../display/quantities.ts';
+import { dateText } from '@vernal-slope/display/dates';
+import { showText, type UnitSystem } from '@vernal-slope/display/quantities';
 import type { AsRead } from '../../drawings/hillside/asread.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import type { LogAnswer } from '../../workers/log.ts';
-import { openState } from './logwords.ts';
+import { openState } from '@vernal-slope/display/logwords';
 
 /** More places than this are not solved again for a drawing. */
 const MOST_PLACES = 150;

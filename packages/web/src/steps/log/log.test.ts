@@ -6,7 +6,7 @@ import type { Plan } from '@vernal-slope/plan/schema';
 import { demoPlan, mountOnPage, type TestPage } from '../../testing/page.ts';
 import { logApi } from '../../workers/log.ts';
 import CauseList from './CauseList.vue';
-import { causeWords, kindsAt, openState, openWords } from './logwords.ts';
+import { causeWords, kindsAt, openState, openWords } from '@vernal-slope/display/logwords';
 import ReadingTable from './ReadingTable.vue';
 
 beforeEach(() => {

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, onScopeDispose, shallowRef, watch } from 'vue';
 import { worstFirst } from '@vernal-slope/plan/findings';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { percent } from '../../display/quantities.ts';
+import { percent } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepFigure, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { LogAnswer, LogApi } from '../../workers/log.ts';
@@ -12,7 +12,7 @@ import { aFrameLater } from '../../shell/atonce.ts';
 import { todayText } from '../../session/useBudget.ts';
 import type { StepRow } from '../step.ts';
 import { drawnReadings } from './asread.ts';
-import { daysWords } from './logwords.ts';
+import { daysWords } from '@vernal-slope/display/logwords';
 import { logState } from './state.ts';
 
 /** How long an edit is waited for, ms: on its own page, and on others. */

@@ -5,10 +5,10 @@ import { agrees, usualErrorSI, type ReadingKind } from '@vernal-slope/plan/diagn
 import { levelFor } from '@vernal-slope/plan/compile';
 import { feeds, isSource, isStore, isTap, isVessel, type StoreNode } from '@vernal-slope/plan/kinds';
 import type { Plan, PlanNode, ReadingEntry } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { planField } from '../../display/planfields.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planField } from '@vernal-slope/display/planfields';
 import type { LogApi } from '../../workers/log.ts';
-import { kindsAt } from './logwords.ts';
+import { kindsAt } from '@vernal-slope/display/logwords';
 import { useEntry, type Entry } from './useEntry.ts';
 
 export interface ReadingDraft extends Omit<Entry, 'keep' | 'wrongTime'> {

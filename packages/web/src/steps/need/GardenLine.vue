@@ -14,8 +14,8 @@ import {
 import { changeGarden, renameGarden } from '@vernal-slope/plan/edit';
 import { gardenServed, openingFor, openingWorking } from '@vernal-slope/plan/garden';
 import type { Garden } from '@vernal-slope/plan/schema';
-import { MONTHS } from '../../display/dates.ts';
-import { showText } from '../../display/quantities.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';

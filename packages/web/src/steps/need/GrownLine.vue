@@ -2,11 +2,11 @@
 // Beds and rows that no garden of the list stands for: what their plants use as entered on the benches of Outlets.
 import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/year';
-import { nameIn } from '../../display/names.ts';
-import { showPerDay } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showPerDay } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 import NeedDay from './NeedDay.vue';
 import type { NeedView } from './NeedLine.vue';
 

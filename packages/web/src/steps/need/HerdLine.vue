@@ -11,7 +11,7 @@ import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import TickField from '../../fields/TickField.vue';
 import NeedLine, { type NeedView } from './NeedLine.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ row: NeedRow; view: NeedView; herd: Herd }>();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Twelve months as small toggles; all of them when nothing is said.
-import { MONTHS } from '../../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 
 const props = defineProps<{ months: readonly number[] | undefined; label: string }>();
 const emit = defineEmits<{ change: [months: number[] | undefined] }>();

@@ -7,7 +7,7 @@ import type { NeedRow } from '@vernal-slope/plan/year';
 import { USUAL_HOURS } from '@vernal-slope/plan/catalogue';
 import { changeVisits, forgetVisits, gardenAt, peopleAt, visitsAt } from '@vernal-slope/plan/edit';
 import type { Herd, Plan } from '@vernal-slope/plan/schema';
-import { percent, showText } from '../../display/quantities.ts';
+import { percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { useEdits } from '../../session/planpage.ts';
 import { after, lasting, minutesOf, sharesWith, shifted, squaresOf } from './buckets.ts';

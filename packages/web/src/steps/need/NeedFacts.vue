@@ -5,9 +5,9 @@ import { OFTEN, roomOf, type PlanBalance, type Room } from '@vernal-slope/plan/b
 import { DEFAULT_LOSS } from '@vernal-slope/plan/year';
 import { changeNeeds } from '@vernal-slope/plan/edit';
 import type { Needs, Plan } from '@vernal-slope/plan/schema';
-import { MONTHS } from '../../display/dates.ts';
-import { planField } from '../../display/planfields.ts';
-import { fixed, percent, show, showPerDay, showText, unitFor } from '../../display/quantities.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
+import { planField } from '@vernal-slope/display/planfields';
+import { fixed, percent, show, showPerDay, showText, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -15,8 +15,8 @@ import { computed } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/year';
 import { removeNeed, setIfToo } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { showPerDay } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showPerDay } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import TickField from '../../fields/TickField.vue';
@@ -24,7 +24,7 @@ import TextField from '../../fields/TextField.vue';
 import MonthPicker from './MonthPicker.vue';
 import NeedDay from './NeedDay.vue';
 import NeedYear from './NeedYear.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const props = defineProps<{
   row: NeedRow;

@@ -3,8 +3,8 @@
 import { scaleLinear } from 'd3-scale';
 import { computed } from 'vue';
 import { broughtPerDay, hoursOf, type PlanBalance } from '@vernal-slope/plan/budget';
-import { MONTHS } from '../../display/dates.ts';
-import { showPerDay, showText } from '../../display/quantities.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
+import { showPerDay, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import { squaresOf } from './buckets.ts';

@@ -4,8 +4,8 @@
 import { scaleLinear } from 'd3-scale';
 import { computed, ref, useTemplateRef } from 'vue';
 import type { NeedRow } from '@vernal-slope/plan/year';
-import { MONTHS } from '../../display/dates.ts';
-import { showPerDay } from '../../display/quantities.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
+import { showPerDay } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { monthsBetween } from './buckets.ts';
 

@@ -6,7 +6,7 @@ import type { NeedRow } from '@vernal-slope/plan/year';
 import { SERVICE_ROWS, USE_ROWS } from '@vernal-slope/plan/catalogue';
 import { changePeople } from '@vernal-slope/plan/edit';
 import type { People } from '@vernal-slope/plan/schema';
-import { showField } from '../../display/planfields.ts';
+import { showField } from '@vernal-slope/display/planfields';
 import { useSettings } from '../../display/settings.ts';
 import { useEdits } from '../../session/planpage.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
@@ -14,7 +14,7 @@ import NameField from '../../fields/NameField.vue';
 import NumberField from '../../fields/NumberField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import NeedLine, { type NeedView } from './NeedLine.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const props = defineProps<{ row: NeedRow; view: NeedView; people: People }>();
 const { perform } = useEdits();

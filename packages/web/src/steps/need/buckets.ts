@@ -1,5 +1,5 @@
 // What the drawings of a day and a year have in common: buckets as squares, one size for all, and the hours they stand at.
-import { asSI, type UnitSystem } from '../../display/quantities.ts';
+import { asSI, type UnitSystem } from '@vernal-slope/display/quantities';
 
 /** Sizes a square may stand for, in the volume that the person reads: litres, or US gallons. */
 const SIZES = {

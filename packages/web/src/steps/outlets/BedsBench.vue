@@ -31,10 +31,10 @@ import {
 } from '@vernal-slope/plan/garden';
 import { bedFloor, bedTolerance, bedWants, isStore, nameOf } from '@vernal-slope/plan/kinds';
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
-import { MONTHS } from '../../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { said } from '../../display/faults.ts';
-import { planField, planValue } from '../../display/planfields.ts';
-import { fixed, handStep, longText, show, showText, unitFor } from '../../display/quantities.ts';
+import { planField, planValue } from '@vernal-slope/display/planfields';
+import { fixed, handStep, longText, show, showText, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

@@ -17,7 +17,7 @@ import {
 } from '@vernal-slope/plan/garden';
 import type { BedNode, Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { percent, showText } from '../../display/quantities.ts';
+import { percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -20,9 +20,9 @@ import {
 import type { Drain, Plan } from '@vernal-slope/plan/schema';
 import { Trash2 } from '@lucide/vue';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { fallText, fixed, handStep, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { fallText, fixed, handStep, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

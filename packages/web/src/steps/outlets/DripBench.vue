@@ -31,11 +31,11 @@ import {
   type Watering,
 } from '@vernal-slope/plan/garden';
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
-import { MONTHS } from '../../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { fixed, longText, perHourText, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { fixed, longText, perHourText, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

@@ -23,9 +23,9 @@ import {
   type PlotRuns,
 } from '@vernal-slope/plan/garden';
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { percent, perHourText, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { percent, perHourText, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';

@@ -9,9 +9,9 @@ import { endsDead, moveHole, setOneHole, setRowPlant, toggleHole, type Command }
 import { emitterWorking, type EmitterRuns, type PlotRuns } from '@vernal-slope/plan/garden';
 import type { Plan, Plot } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { handStep, perHourText, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { handStep, perHourText, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

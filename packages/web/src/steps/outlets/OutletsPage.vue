@@ -10,7 +10,7 @@ import { addDrain } from '@vernal-slope/plan/greywater';
 import { addTote, capacityOf } from '@vernal-slope/plan/tote';
 import { isBareJoint, isStore, isTap } from '@vernal-slope/plan/kinds';
 import type { StoreNode, TapNode } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import { useSettings } from '../../display/settings.ts';
 import { usePlanPage } from '../../session/planpage.ts';
 import BedsBench from './BedsBench.vue';

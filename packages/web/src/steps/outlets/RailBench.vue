@@ -33,9 +33,9 @@ import { changeNode, setFloatKind, type Command } from '@vernal-slope/plan/edit'
 import { isStore } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { fixed, handStep, perMinute, show, showEntered, showText, unitFor } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { fixed, handStep, perMinute, show, showEntered, showText, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -24,9 +24,9 @@ import {
   type Tote,
 } from '@vernal-slope/plan/tote';
 import { said } from '../../display/faults.ts';
-import { MONTHS } from '../../display/dates.ts';
-import { nameIn } from '../../display/names.ts';
-import { percent, showText } from '../../display/quantities.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
+import { nameIn } from '@vernal-slope/display/names';
+import { percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';

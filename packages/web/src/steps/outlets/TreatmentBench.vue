@@ -26,10 +26,10 @@ import {
   type FilterRuns,
 } from '@vernal-slope/plan/treat';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { fixed, handStep, percent, showText } from '../../display/quantities.ts';
-import { quoted } from '../../display/quoted.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { fixed, handStep, percent, showText } from '@vernal-slope/display/quantities';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 import DateField from '../../fields/DateField.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -24,10 +24,10 @@ import {
   troughRuns,
 } from '@vernal-slope/plan/trough';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
-import { planValue } from '../../display/planfields.ts';
-import { handStep, percent, show, showText } from '../../display/quantities.ts';
-import { quoted } from '../../display/quoted.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { planValue } from '@vernal-slope/display/planfields';
+import { handStep, percent, show, showText } from '@vernal-slope/display/quantities';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';

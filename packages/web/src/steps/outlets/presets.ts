@@ -4,8 +4,8 @@ import type { RailMade } from '@vernal-slope/plan/drink';
 import type { DrainMade } from '@vernal-slope/plan/greywater';
 import type { FilterMade } from '@vernal-slope/plan/treat';
 import type { BedsMade, RowsMade } from '@vernal-slope/plan/edit';
-import type { UnitSystem } from '../../display/quantities.ts';
-import { turned } from '../../display/quantities.ts';
+import type { UnitSystem } from '@vernal-slope/display/quantities';
+import { turned } from '@vernal-slope/display/quantities';
 
 interface BedsPreset {
   readonly key: string;

@@ -19,8 +19,8 @@ import {
   type Phase,
   type PipeBill,
 } from '@vernal-slope/plan/parts';
-import { fixed, showText, unitFor } from '../../display/quantities.ts';
-import { quoted } from '../../display/quoted.ts';
+import { fixed, showText, unitFor } from '@vernal-slope/display/quantities';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import FileField from '../../fields/FileField.vue';

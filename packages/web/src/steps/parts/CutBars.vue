@@ -11,10 +11,10 @@ import {
   type PipeBill,
 } from '@vernal-slope/plan/parts';
 import { findPipe } from '@vernal-slope/plan/catalogue';
-import { fixed, inUnit, read, showText, unitFor } from '../../display/quantities.ts';
-import { planValue } from '../../display/planfields.ts';
-import { nominal } from '../../display/names.ts';
-import { quoted } from '../../display/quoted.ts';
+import { fixed, inUnit, read, showText, unitFor } from '@vernal-slope/display/quantities';
+import { planValue } from '@vernal-slope/display/planfields';
+import { nominal } from '@vernal-slope/display/names';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 import PriceField from '../../fields/PriceField.vue';
 import TextField from '../../fields/TextField.vue';

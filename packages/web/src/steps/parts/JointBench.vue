@@ -15,10 +15,10 @@ import {
   takeChain,
   type Joint,
 } from '@vernal-slope/plan/parts';
-import { showText, fixed } from '../../display/quantities.ts';
-import { nameIn } from '../../display/names.ts';
+import { showText, fixed } from '@vernal-slope/display/quantities';
+import { nameIn } from '@vernal-slope/display/names';
 import { said } from '../../display/faults.ts';
-import { planField } from '../../display/planfields.ts';
+import { planField } from '@vernal-slope/display/planfields';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';

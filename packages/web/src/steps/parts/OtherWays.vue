@@ -10,7 +10,7 @@ import {
   PUMP_DEFAULTS,
   pumpWorking,
 } from '@vernal-slope/plan/parts';
-import { fixed, showText } from '../../display/quantities.ts';
+import { fixed, showText } from '@vernal-slope/display/quantities';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import CartRow from './CartRow.vue';

@@ -3,7 +3,7 @@ import { endWords, SYSTEMS, type Chain, type End, type Part } from '@vernal-slop
 import { findFitting, findPipe, findTreatment } from '@vernal-slope/plan/catalogue';
 import { idsOf, type Joint, type JointKind } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn, nominal } from '../../display/names.ts';
+import { nameIn, nominal } from '@vernal-slope/display/names';
 
 const KINDS: Readonly<Record<JointKind, string>> = {
   wall: 'through the wall',

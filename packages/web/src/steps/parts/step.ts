@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { isFinding, worstFirst } from '@vernal-slope/plan/findings';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
-import { fixed } from '../../display/quantities.ts';
+import { fixed } from '@vernal-slope/display/quantities';
 import type { Units } from '@vernal-slope/plan/parts';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { useSettings } from '../../display/settings.ts';

@@ -14,8 +14,8 @@ import {
 } from '@vernal-slope/plan/solve';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { usePipes } from './usePipes.ts';
-import { nameIn, nominal } from '../../display/names.ts';
-import { costText, percent, showText, unitFor } from '../../display/quantities.ts';
+import { nameIn, nominal } from '@vernal-slope/display/names';
+import { costText, percent, showText, unitFor } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import PriceField from '../../fields/PriceField.vue';

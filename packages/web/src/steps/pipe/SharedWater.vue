@@ -5,8 +5,8 @@ import type { Working } from '@vernal-slope/core/working';
 import { compilePlan } from '@vernal-slope/plan/compile';
 import { lostWorking, situationFlow, type Interactions } from '@vernal-slope/plan/solve';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { nameIn } from '../../display/names.ts';
-import { percent, showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ plan: Plan; table: Interactions }>();

@@ -7,8 +7,8 @@ import { missingWorking, sizesCostWorking, type PlanSizes, type ShortServed } fr
 import type { Plan } from '@vernal-slope/plan/schema';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
-import { nameIn, nominal } from '../../display/names.ts';
-import { costText, percent, showText } from '../../display/quantities.ts';
+import { nameIn, nominal } from '@vernal-slope/display/names';
+import { costText, percent, showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ plan: Plan; sizes: AnswerShown<PlanSizes> }>();

@@ -3,7 +3,7 @@
 import { area, curveStepAfter } from 'd3-shape';
 import { computed } from 'vue';
 import type { FlowPicture, RunPicture } from '@vernal-slope/plan/simulate';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { curve, valueAt } from './strips.ts';
 

@@ -2,7 +2,7 @@
 // Guess first: the person says what will happen before the run is shown, and is told kindly how near it came.
 import { computed, ref, watch } from 'vue';
 import type { RunPicture } from '@vernal-slope/plan/simulate';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -6,7 +6,7 @@ import { changeNode } from '@vernal-slope/plan/edit';
 import { isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan, VesselNode } from '@vernal-slope/plan/schema';
 import { said } from '../../display/faults.ts';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import EntryRow from '../../fields/EntryRow.vue';
 import NumberField from '../../fields/NumberField.vue';

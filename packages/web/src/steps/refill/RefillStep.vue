@@ -8,8 +8,8 @@ import type { FloatValveEntry, Plan, VesselNode } from '@vernal-slope/plan/schem
 import type { HeadsCarried, MendTried, Spread } from '@vernal-slope/plan/simulate';
 import type { Working } from '@vernal-slope/core/working';
 import { said } from '../../display/faults.ts';
-import { dateText, MONTHS } from '../../display/dates.ts';
-import { showText } from '../../display/quantities.ts';
+import { dateText, MONTHS } from '@vernal-slope/display/dates';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import EntryRow from '../../fields/EntryRow.vue';

@@ -6,7 +6,7 @@ import { Pause, Play } from '@lucide/vue';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { clockText } from '@vernal-slope/plan/findings';
 import type { RunPicture } from '@vernal-slope/plan/simulate';
-import { showEntered } from '../../display/quantities.ts';
+import { showEntered } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import FlowRow from './FlowRow.vue';

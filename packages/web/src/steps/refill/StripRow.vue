@@ -3,7 +3,7 @@
 import { area, line } from 'd3-shape';
 import { computed } from 'vue';
 import type { RunPicture, VesselPicture } from '@vernal-slope/plan/simulate';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { curve, stripOf, valueAt } from './strips.ts';
 

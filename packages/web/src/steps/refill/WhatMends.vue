@@ -5,7 +5,7 @@ import { isVessel } from '@vernal-slope/plan/kinds';
 import { vesselHeight } from '@vernal-slope/plan/compile';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { mendCommand, type MendTried } from '@vernal-slope/plan/simulate';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import { useSettings } from '../../display/settings.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';

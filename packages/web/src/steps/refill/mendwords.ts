@@ -1,8 +1,8 @@
 // What would mend a place, in words.
 import { mendPipe, type Mend, type MendTried } from '@vernal-slope/plan/simulate';
-import { nominal } from '../../display/names.ts';
-import { costText, showEntered, showText, type UnitSystem } from '../../display/quantities.ts';
-import { planField } from '../../display/planfields.ts';
+import { nominal } from '@vernal-slope/display/names';
+import { costText, showEntered, showText, type UnitSystem } from '@vernal-slope/display/quantities';
+import { planField } from '@vernal-slope/display/planfields';
 
 const seatText = (seatMm: number, units: UnitSystem): string =>
   showEntered(planField('seatMm').toSI(seatMm), 'bore', units);

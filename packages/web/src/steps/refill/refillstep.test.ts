@@ -12,7 +12,7 @@ import {
   type MendTried,
   type Spread,
 } from '@vernal-slope/plan/simulate';
-import type { UnitSystem } from '../../display/quantities.ts';
+import type { UnitSystem } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { demoPlan, mountOnPage, type TestPage } from '../../testing/page.ts';
 import type { AnswerShown } from '../../workers/useAnswer.ts';

@@ -6,7 +6,7 @@ import { stepOf, worstFirst, worstOf, type Finding } from '@vernal-slope/plan/fi
 import { isTap, isVessel } from '@vernal-slope/plan/kinds';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { planMonth } from '@vernal-slope/plan/year';
-import { show } from '../../display/quantities.ts';
+import { show } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';

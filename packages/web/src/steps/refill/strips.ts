@@ -2,7 +2,7 @@
 // what can be seen.
 import { bisector } from 'd3-array';
 import type { VesselPicture } from '@vernal-slope/plan/simulate';
-import type { UnitSystem } from '../../display/quantities.ts';
+import type { UnitSystem } from '@vernal-slope/display/quantities';
 
 /** Between two hairlines, px; and how many a closed strip has at least and at most. */
 export const SPACING = 9;

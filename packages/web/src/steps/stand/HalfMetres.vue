@@ -6,7 +6,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import type { HeightCurve } from '@vernal-slope/plan/stand';
-import { showText, unitFor, inUnit } from '../../display/quantities.ts';
+import { showText, unitFor, inUnit } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ curve: HeightCurve; outlet: string; stands: number; needs: number; wants?: number }>();

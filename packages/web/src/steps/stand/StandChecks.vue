@@ -3,7 +3,7 @@
 import type { StandCheck } from '@vernal-slope/core/stand';
 import type { Working } from '@vernal-slope/core/working';
 import { CHECK_WORDS } from '@vernal-slope/plan/findings';
-import { checkFigure, usedText } from './standwords.ts';
+import { checkFigure, usedText } from '@vernal-slope/display/standwords';
 import { useSettings } from '../../display/settings.ts';
 
 defineProps<{ checks: readonly StandCheck[] }>();

@@ -3,8 +3,8 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { StandDesign } from '@vernal-slope/core/stand';
-import { showText, tapeText } from '../../display/quantities.ts';
-import { elevation, PERSON_HEIGHT, type Box, type Elevation, type Measure } from './drawing.ts';
+import { showText, tapeText } from '@vernal-slope/display/quantities';
+import { elevation, PERSON_HEIGHT, type Box, type Elevation, type Measure } from '@vernal-slope/book/drawing';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ design: StandDesign; level: number; name: string }>();

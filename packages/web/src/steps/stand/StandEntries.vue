@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { SOIL_ROWS, TIMBER_ROWS } from '@vernal-slope/plan/catalogue';
 import type { Stand, StoreNode } from '@vernal-slope/plan/schema';
 import type { FullStand } from '@vernal-slope/plan/stand';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import QuantityField from '../../fields/QuantityField.vue';

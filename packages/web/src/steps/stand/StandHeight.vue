@@ -19,9 +19,9 @@ import {
 import type { StandFigures } from './useStand.ts';
 import AnswerState from '../../judgement/AnswerState.vue';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
-import { nameIn } from '../../display/names.ts';
-import { costText, percent, showText } from '../../display/quantities.ts';
-import { wayText } from './standwords.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { costText, percent, showText } from '@vernal-slope/display/quantities';
+import { wayText } from '@vernal-slope/display/standwords';
 import { useSettings } from '../../display/settings.ts';
 import HalfMetres from './HalfMetres.vue';
 import { usePlanPage } from '../../session/planpage.ts';

@@ -6,14 +6,14 @@ import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, Stand } from '@vernal-slope/plan/schema';
 import { BAG_KG, partLines, type PartLine, type StandAnswer } from '@vernal-slope/plan/stand';
-import { fixed, showText, tapeText, unitFor } from '../../display/quantities.ts';
-import { FASTENER_WORDS, PIECE_WORDS } from './standwords.ts';
-import { dateText } from '../../display/dates.ts';
+import { fixed, showText, tapeText, unitFor } from '@vernal-slope/display/quantities';
+import { FASTENER_WORDS, PIECE_WORDS } from '@vernal-slope/display/standwords';
+import { dateText } from '@vernal-slope/display/dates';
 import { useSettings } from '../../display/settings.ts';
 import PriceField from '../../fields/PriceField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
-import { planValue } from '../../display/planfields.ts';
+import { planValue } from '@vernal-slope/display/planfields';
 import DateField from '../../fields/DateField.vue';
 
 const props = defineProps<{

@@ -3,12 +3,12 @@ import { computed, defineAsyncComponent } from 'vue';
 import { stepOf, toldAt, toldEverywhere, worstFirst } from '@vernal-slope/plan/findings';
 import { isStore } from '@vernal-slope/plan/kinds';
 import { heightFinding, standAnswer, standFindings, unseenStand, type StandAnswer } from '@vernal-slope/plan/stand';
-import { show } from '../../display/quantities.ts';
+import { show } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import type { StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
 import { standState } from './state.ts';
-import { usedText } from './standwords.ts';
+import { usedText } from '@vernal-slope/display/standwords';
 import { useStand } from './useStand.ts';
 
 const STANDS_ON: Readonly<Record<StandAnswer['full']['kind'], string>> = {

@@ -6,7 +6,7 @@ import { line } from 'd3-shape';
 import { bisector } from 'd3-array';
 import { computed, ref } from 'vue';
 import { sizeRun, type SizeAnswer } from '@vernal-slope/plan/budget';
-import { fixed, percent, showText, unitFor, inUnit } from '../../display/quantities.ts';
+import { fixed, percent, showText, unitFor, inUnit } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ answer: SizeAnswer }>();

@@ -11,10 +11,18 @@ import type { PlanBalance, SizeAnswer } from '@vernal-slope/plan/budget';
 import type { AnswerShown } from '../../workers/useAnswer.ts';
 import type { PlanResults } from '../../session/usePlanResults.ts';
 import { ENGINEER_HEIGHT } from '@vernal-slope/plan/findings';
-import { asSI, editable, rounded, showEntered, showText, unitFor, type Quantity } from '../../display/quantities.ts';
-import type { FigureKey } from '../../display/sentences.ts';
+import {
+  asSI,
+  editable,
+  rounded,
+  showEntered,
+  showText,
+  unitFor,
+  type Quantity,
+} from '@vernal-slope/display/quantities';
+import type { FigureKey } from '@vernal-slope/display/sentences';
 import { said } from '../../display/faults.ts';
-import { numberList } from '../../display/numberlist.ts';
+import { numberList } from '@vernal-slope/display/numberlist';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
@@ -22,9 +30,9 @@ import GroundEntry from '../GroundEntry.vue';
 import StoreFacts from './StoreFacts.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
 import { Plus } from '@lucide/vue';
-import { nameIn } from '../../display/names.ts';
+import { nameIn } from '@vernal-slope/display/names';
 import { usePlanPage } from '../../session/planpage.ts';
-import { planField, planValue } from '../../display/planfields.ts';
+import { planField, planValue } from '@vernal-slope/display/planfields';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import LaterPart from '../../shell/LaterPart.vue';

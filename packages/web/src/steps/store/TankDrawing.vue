@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import type { TankStore } from '@vernal-slope/plan/budget';
 import { vesselHeight } from '@vernal-slope/plan/compile';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ store: TankStore; level: number }>();

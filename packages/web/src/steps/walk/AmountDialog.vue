@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One figure asked for, then done: how far, at what length.
 import { ref, watch } from 'vue';
-import type { Limits, Quantity } from '../../display/quantities.ts';
+import type { Limits, Quantity } from '@vernal-slope/display/quantities';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
 

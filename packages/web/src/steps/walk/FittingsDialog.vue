@@ -6,9 +6,9 @@ import { computed } from 'vue';
 import { FITTING_ROWS, findFitting } from '@vernal-slope/plan/catalogue';
 import { fittingK } from '@vernal-slope/plan/compile';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
-import { fixed } from '../../display/quantities.ts';
+import { fixed } from '@vernal-slope/display/quantities';
 import PlainDialog from '../../shell/PlainDialog.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import type { PastedRow } from '@vernal-slope/plan/edit';
 import { readWalkRows } from '@vernal-slope/plan/formats';
-import { showText } from '../../display/quantities.ts';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import PlainDialog from '../../shell/PlainDialog.vue';
 import TextField from '../../fields/TextField.vue';

@@ -15,16 +15,16 @@ import {
 import { GRAVITY } from '@vernal-slope/core/units';
 import type { LegReading } from '@vernal-slope/plan/edit';
 import type { Leg, Survey } from '@vernal-slope/plan/schema';
-import { asSI, editable, fixed, rounded, showText, unitFor } from '../../display/quantities.ts';
-import { numberList } from '../../display/numberlist.ts';
+import { asSI, editable, fixed, rounded, showText, unitFor } from '@vernal-slope/display/quantities';
+import { numberList } from '@vernal-slope/display/numberlist';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import PlainDialog from '../../shell/PlainDialog.vue';
-import { planField } from '../../display/planfields.ts';
+import { planField } from '@vernal-slope/display/planfields';
 import NumberField from '../../fields/NumberField.vue';
 import TextField from '../../fields/TextField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ leg: number; now: Leg; rise: number; density: number }>();

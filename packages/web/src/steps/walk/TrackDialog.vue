@@ -6,8 +6,8 @@ import { TRACK_TOLERANCE, type Box, type TrackLegs, type TracksRead } from '@ver
 import type { WalkedTrack } from '@vernal-slope/plan/edit';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { lineLength } from '@vernal-slope/plan/positions';
-import { nameIn } from '../../display/names.ts';
-import { showText } from '../../display/quantities.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { showText } from '@vernal-slope/display/quantities';
 import { useSettings } from '../../display/settings.ts';
 import { originOf, useTerrain } from '../../session/terrain.ts';
 import type { GridInfo } from '../../workers/terrain.ts';
@@ -17,7 +17,7 @@ import PlainDialog from '../../shell/PlainDialog.vue';
 import FileField from '../../fields/FileField.vue';
 import TickField from '../../fields/TickField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{

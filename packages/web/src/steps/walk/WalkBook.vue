@@ -7,20 +7,20 @@ import { insertLeg, moveLeg, removeLeg, setLeg, setPipe, type Command } from '@v
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Fitting, Leg } from '@vernal-slope/plan/schema';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { showText, unitFor, type Quantity } from '../../display/quantities.ts';
-import { nameIn } from '../../display/names.ts';
+import { showText, unitFor, type Quantity } from '@vernal-slope/display/quantities';
+import { nameIn } from '@vernal-slope/display/names';
 import { usePlanPage } from '../../session/planpage.ts';
-import type { FigureKey } from '../../display/sentences.ts';
+import type { FigureKey } from '@vernal-slope/display/sentences';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import FittingsDialog from './FittingsDialog.vue';
-import { walkRows, walkTotal } from './rows.ts';
-import type { LegRef } from '../../drawings/hillside/section.ts';
+import { walkRows, walkTotal } from '@vernal-slope/display/walkrows';
+import type { LegRef } from '../../session/planpage.ts';
 import WalkLeg from './WalkLeg.vue';
 import WalkTools from './WalkTools.vue';
 import PipePicker from '../../fields/PipePicker.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import { planValue } from '../../display/planfields.ts';
+import { planValue } from '@vernal-slope/display/planfields';
 import ChoiceField from '../../fields/ChoiceField.vue';
 import './walk.css';
 

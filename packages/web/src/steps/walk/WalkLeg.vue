@@ -3,13 +3,13 @@
 import { GripVertical } from '@lucide/vue';
 import { setLeg, setRise, type Command } from '@vernal-slope/plan/edit';
 import type { Leg } from '@vernal-slope/plan/schema';
-import { planValue } from '../../display/planfields.ts';
-import { unitFor, type Quantity } from '../../display/quantities.ts';
-import type { FigureKey } from '../../display/sentences.ts';
+import { planValue } from '@vernal-slope/display/planfields';
+import { unitFor, type Quantity } from '@vernal-slope/display/quantities';
+import type { FigureKey } from '@vernal-slope/display/sentences';
 import { useSettings } from '../../display/settings.ts';
 import CellText from '../../fields/CellText.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import type { WalkRow } from './rows.ts';
+import type { WalkRow } from '@vernal-slope/display/walkrows';
 
 const props = defineProps<{
   row: WalkRow;

@@ -30,8 +30,8 @@ import { lineClosure } from '@vernal-slope/plan/solve';
 import type { Fault } from '@vernal-slope/plan/document';
 import { lineLength } from '@vernal-slope/plan/positions';
 import type { PlanResults } from '../../session/usePlanResults.ts';
-import { showText } from '../../display/quantities.ts';
-import { nameIn } from '../../display/names.ts';
+import { showText } from '@vernal-slope/display/quantities';
+import { nameIn } from '@vernal-slope/display/names';
 import { downloadText, fileNameOf } from '../../session/files.ts';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
@@ -39,7 +39,7 @@ import type { Asked } from './AmountDialog.vue';
 import { usePlanPage } from '../../session/planpage.ts';
 import { originOf, useTerrain } from '../../session/terrain.ts';
 import ReadingDialog from './ReadingDialog.vue';
-import { planValue, planField } from '../../display/planfields.ts';
+import { planValue, planField } from '@vernal-slope/display/planfields';
 
 // dialogs that few open are fetched when they are opened
 const PasteDialog = defineAsyncComponent(() => import('./PasteDialog.vue'));

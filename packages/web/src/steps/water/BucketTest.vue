@@ -5,12 +5,12 @@ import { useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { timedFills } from '@vernal-slope/core/supply';
 import type { FlowTest } from '@vernal-slope/plan/schema';
-import { asSI, percent, read, show, unitFor, fixed } from '../../display/quantities.ts';
+import { asSI, percent, read, show, unitFor, fixed } from '@vernal-slope/display/quantities';
 import { todayText } from '../../session/useBudget.ts';
 import { useSettings } from '../../display/settings.ts';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import QuantityField from '../../fields/QuantityField.vue';
-import { planField, planValue } from '../../display/planfields.ts';
+import { planField, planValue } from '@vernal-slope/display/planfields';
 import DateField from '../../fields/DateField.vue';
 import TextField from '../../fields/TextField.vue';
 

@@ -6,8 +6,8 @@ import { area, line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { dateOf } from '@vernal-slope/plan/formats';
 import type { TestSummary } from '@vernal-slope/plan/year';
-import { fixed, showText, unitFor, inUnit } from '../../display/quantities.ts';
-import { MONTHS } from '../../display/dates.ts';
+import { fixed, showText, unitFor, inUnit } from '@vernal-slope/display/quantities';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { useSettings } from '../../display/settings.ts';
 
 const props = defineProps<{ tests: TestSummary; today: number }>();

@@ -7,8 +7,8 @@ import { changeNode, recordQuality, type Command } from '@vernal-slope/plan/edit
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, QualityTest, SourceNode } from '@vernal-slope/plan/schema';
 import { todayNumber, todayText } from '../../session/useBudget.ts';
-import { nameIn } from '../../display/names.ts';
-import { dateText } from '../../display/dates.ts';
+import { nameIn } from '@vernal-slope/display/names';
+import { dateText } from '@vernal-slope/display/dates';
 import DropGlyph from '../../shell/DropGlyph.vue';
 import { useEdits } from '../../session/planpage.ts';
 import DateField from '../../fields/DateField.vue';

@@ -18,19 +18,19 @@ import {
 import { changeNode, presetOf, unitsOf, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan, SourceNode } from '@vernal-slope/plan/schema';
-import { fixed, percent, showEntered, showText, type Limits, type Quantity } from '../../display/quantities.ts';
+import { fixed, percent, showEntered, showText, type Limits, type Quantity } from '@vernal-slope/display/quantities';
 import GroundEntry from '../GroundEntry.vue';
-import { MONTHS } from '../../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { said } from '../../display/faults.ts';
 import { useSettings } from '../../display/settings.ts';
 import EntryRow from '../../fields/EntryRow.vue';
 import NameField from '../../fields/NameField.vue';
 import QuantityField from '../../fields/QuantityField.vue';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
-import { planField } from '../../display/planfields.ts';
+import { planField } from '@vernal-slope/display/planfields';
 import NumberField from '../../fields/NumberField.vue';
 import ChoiceField from '../../fields/ChoiceField.vue';
-import { quoted } from '../../display/quoted.ts';
+import { quoted } from '@vernal-slope/display/quoted';
 
 const props = defineProps<{
   plan: Plan;

@@ -7,12 +7,12 @@ import { dateOf, dayNumber, readDailyCsv, textOfBytes, type DailyCsv } from '@ve
 import { changePlan, type Command } from '@vernal-slope/plan/edit';
 import type { Fault } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
-import { editable, unitFor, type Quantity } from '../../display/quantities.ts';
-import { dateText, MONTHS } from '../../display/dates.ts';
+import { editable, unitFor, type Quantity } from '@vernal-slope/display/quantities';
+import { dateText, MONTHS } from '@vernal-slope/display/dates';
 import { useSettings } from '../../display/settings.ts';
 import QuantityField from '../../fields/QuantityField.vue';
 import { useEdits } from '../../session/planpage.ts';
-import { showField, planField } from '../../display/planfields.ts';
+import { showField, planField } from '@vernal-slope/display/planfields';
 import EntryRow from '../../fields/EntryRow.vue';
 import FileField from '../../fields/FileField.vue';
 import NumberField from '../../fields/NumberField.vue';

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue';
 import { stepOf, toldAt, worstFirst } from '@vernal-slope/plan/findings';
 import { isSource } from '@vernal-slope/plan/kinds';
-import { MONTHS } from '../../display/dates.ts';
+import { MONTHS } from '@vernal-slope/display/dates';
 import { useSettings } from '../../display/settings.ts';
 import { countOf, perDayFigure, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';

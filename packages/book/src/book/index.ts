@@ -1,0 +1,2 @@
+// The book of a plan as data.
+export { bookOf, type BookAsked } from './book.ts';

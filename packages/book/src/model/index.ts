@@ -1,0 +1,2 @@
+// The book as data.
+export * from './model.ts';

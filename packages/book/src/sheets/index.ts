@@ -1,0 +1,2 @@
+// Lists of the book as sheets.
+export { SHEETS, type SheetFile } from './sheets.ts';
