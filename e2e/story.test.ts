@@ -276,6 +276,39 @@ describe('plan files', () => {
   });
 });
 
+describe('your plans', () => {
+  it('keep the room of what is still to come: nothing moves from under a finger', async () => {
+    const tools = page.driver as unknown as {
+      sendAndGetDevToolsCommand: (n: string, p: object) => Promise<{ identifier: string }>;
+    };
+    // the plans themselves come when they are let
+    const { identifier } = await tools.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source: `const ask = window.fetch;
+        window.fetch = async (...a) => {
+          const answer = await ask(...a);
+          while (/\\/api\\/plans\\/./.test(a[0].url ?? a[0]) && !window.let)
+            await new Promise((done) => setTimeout(done, 50));
+          return answer;
+        };`,
+    });
+    const top = async (): Promise<number> => (await (await page.part('empty-plan')).getRect()).y;
+    const drawn = async (): Promise<number> => (await page.driver.findElements(By.css('[data-test^=delete-]'))).length;
+    await page.size(390, 844);
+    await page.go(app.address);
+    const before = await top();
+    expect(await drawn()).toBe(0);
+    const cards = (await page.driver.findElements(By.css('[data-test^=card-]'))).length;
+    expect(cards).toBeGreaterThanOrEqual(6);
+    await page.driver.executeScript('window.let = true');
+    await page.until('every card', async () => (await drawn()) === cards);
+    // less than a line
+    const moved = Math.abs((await top()) - before);
+    await tools.sendAndGetDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', { identifier });
+    await page.size(1280, 800);
+    expect(moved).toBeLessThan(16);
+  });
+});
+
 describe('two windows on one plan', () => {
   it('do not overwrite each other silently', async () => {
     const url = `${app.address}/plan/kestrel-croft`;

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
@@ -5,8 +6,8 @@ export default defineConfig({
     root: import.meta.dirname,
     setupFiles: ['harness/failures.ts'],
     include: ['**/*.test.ts'],
-    // two windows at a time: more wait for one another
-    maxWorkers: 2,
+    // one more window than cores: a window waits for its server, its workers and what moves
+    maxWorkers: availableParallelism() + 1,
     testTimeout: 240_000,
     hookTimeout: 120_000,
     retry: 0,

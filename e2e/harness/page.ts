@@ -3,13 +3,32 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, error, Key, logging, WebElement, type WebDriver } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
 const axeSource = readFileSync(fileURLToPath(import.meta.resolve('axe-core/axe.min.js')), 'utf8');
 const PATIENCE_MS = 20_000;
 
 export { Key };
+
+const PATIENT_CLICK_MS = 5_000;
+const click = WebElement.prototype.click;
+/**
+ * A click as a person makes it: what slips away under the pointer, or lies under the edge of a bar, is brought to the
+ * middle and clicked again. What stays covered is an error.
+ */
+WebElement.prototype.click = async function (this: WebElement): Promise<void> {
+  const end = Date.now() + PATIENT_CLICK_MS;
+  for (;;) {
+    try {
+      return await click.call(this);
+    } catch (fault) {
+      if (!(fault instanceof error.ElementClickInterceptedError) || Date.now() > end) throw fault;
+      await this.getDriver().executeScript('arguments[0].scrollIntoView({ block: "center" })', this);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+};
 
 export class Page {
   readonly driver: WebDriver;

@@ -11,7 +11,6 @@ import AccessTools from './AccessTools.vue';
 import FaultList from './FaultList.vue';
 import PlanCard from './PlanCard.vue';
 import TopBar from '../shell/TopBar.vue';
-import { numberWord } from '@vernal-slope/display/names';
 import { downloadPlan, readPlanFile } from '../session/files.ts';
 import { useSettings } from '../display/settings.ts';
 import FileField from '../fields/FileField.vue';
@@ -110,10 +109,6 @@ const emptyPlan = (): Plan => ({
   nodes: [],
   lines: [],
 });
-const countWord = (n: number): string => {
-  const word = numberWord(n);
-  return word.charAt(0).toUpperCase() + word.slice(1);
-};
 </script>
 
 <template>
@@ -122,10 +117,7 @@ const countWord = (n: number): string => {
   <main>
     <header>
       <h1>Your plans</h1>
-      <p v-if="plans" class="muted">
-        {{ countWord(plans.length) }} {{ plans.length === 1 ? 'hillside' : 'hillsides' }}, kept by the server this page
-        came from.
-      </p>
+      <p class="muted">Kept by the server this page came from.</p>
       <span class="bring">
         <AccessTools />
         <button

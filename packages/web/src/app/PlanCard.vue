@@ -85,45 +85,49 @@ const said = computed(() => {
         <h2>{{ plan.title }}</h2>
         <span class="small muted">{{ when }}</span>
         <p class="muted parts">{{ parts }}</p>
-        <p v-if="document" class="worst">
-          <DropGlyph :level="begun ? 'begun' : (worst?.severity ?? 'ok')" />
-          <span
-            ><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'ok')] }}.</strong> {{ said }}</span
-          >
+        <p class="worst">
+          <template v-if="document">
+            <DropGlyph :level="begun ? 'begun' : (worst?.severity ?? 'ok')" />
+            <span
+              ><strong>{{ SEVERITY_WORD[begun ? 'begun' : (worst?.severity ?? 'ok')] }}.</strong> {{ said }}</span
+            >
+          </template>
         </p>
       </div>
     </RouterLink>
-    <footer v-if="document">
-      <button
-        v-if="role !== 'reads'"
-        type="button"
-        class="plain-button"
-        :aria-label="`Duplicate ${plan.title}`"
-        title="Duplicate"
-        @click="emit('duplicate', document)"
-      >
-        <Copy :size="18" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        :aria-label="`Save ${plan.title} as a file`"
-        title="Save as a file"
-        @click="emit('download', document)"
-      >
-        <Download :size="18" aria-hidden="true" />
-      </button>
-      <button
-        v-if="role !== 'reads'"
-        type="button"
-        class="plain-button"
-        :aria-label="`Delete ${plan.title}`"
-        title="Delete"
-        :data-test="`delete-${plan.id}`"
-        @click="emit('remove')"
-      >
-        <Trash2 :size="18" aria-hidden="true" />
-      </button>
+    <footer>
+      <template v-if="document">
+        <button
+          v-if="role !== 'reads'"
+          type="button"
+          class="plain-button"
+          :aria-label="`Duplicate ${plan.title}`"
+          title="Duplicate"
+          @click="emit('duplicate', document)"
+        >
+          <Copy :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="plain-button"
+          :aria-label="`Save ${plan.title} as a file`"
+          title="Save as a file"
+          @click="emit('download', document)"
+        >
+          <Download :size="18" aria-hidden="true" />
+        </button>
+        <button
+          v-if="role !== 'reads'"
+          type="button"
+          class="plain-button"
+          :aria-label="`Delete ${plan.title}`"
+          title="Delete"
+          :data-test="`delete-${plan.id}`"
+          @click="emit('remove')"
+        >
+          <Trash2 :size="18" aria-hidden="true" />
+        </button>
+      </template>
     </footer>
   </article>
 </template>
@@ -163,20 +167,24 @@ h2 {
   overflow-wrap: anywhere;
 }
 
+/* The room of what comes later is kept, so that nothing below moves from under a finger. */
 .parts,
 .worst {
   grid-column: 1 / -1;
+  min-height: 2lh;
 }
 
 .worst {
   display: flex;
   gap: 8px;
+  min-height: 3lh;
   margin-top: 6px;
 }
 
 footer {
   display: flex;
   justify-content: flex-end;
+  min-height: 50px;
   padding: 0 8px 6px;
 }
 </style>
