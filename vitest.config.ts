@@ -27,8 +27,18 @@ export default defineConfig({
       {
         extends: true,
         test: {
-          name: 'app',
-          include: ['packages/{web,server}/src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          name: 'server',
+          include: ['packages/server/src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          testTimeout,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'web',
+          include: ['packages/web/src/**/*.test.ts'],
+          // a thread begins sooner than a process
+          pool: 'threads',
           testTimeout,
         },
       },

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 // Every field of every step, on plans that are in order: a figure a little off the one that stands there is taken. It sees
 // limits in the wrong unit, fields that edit nothing, and figures that are read in another unit than they are shown in.
-import type { DOMWrapper } from '@vue/test-utils';
+import { DOMWrapper } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { h, nextTick, Suspense } from 'vue';
 import type { UnitSystem } from '@vernal-slope/display/quantities';
@@ -68,12 +68,13 @@ async function tryAll(
   }
   const wrong: string[] = [];
   const tried: string[] = [];
-  const labels = on.view
-    .findAll<HTMLInputElement>('.quantity input')
-    .map((input, k) => ({ label: input.attributes('aria-label') ?? '', k }));
+  const root = on.view.element.parentElement as Element;
+  const fields = (): HTMLInputElement[] => [...root.querySelectorAll<HTMLInputElement>('.quantity input')];
+  const labels = fields().map((field, k) => ({ label: field.getAttribute('aria-label') ?? '', k }));
   for (const { label, k } of labels) {
-    const input = on.view.findAll<HTMLInputElement>('.quantity input')[k] as DOMWrapper<HTMLInputElement> | undefined;
-    if (!input || input.attributes('aria-label') !== label) continue;
+    const field = fields().at(k);
+    if (field?.getAttribute('aria-label') !== label) continue;
+    const input = new DOMWrapper(field);
     const was = input.element.value;
     const now = figure(was);
     if (was === '' || !Number.isFinite(now)) continue;
