@@ -177,7 +177,6 @@ h2 {
 .worst {
   display: flex;
   gap: 8px;
-  min-height: 3lh;
   margin-top: 6px;
 }
 
@@ -186,5 +185,11 @@ footer {
   justify-content: flex-end;
   min-height: 50px;
   padding: 0 8px 6px;
+}
+
+@media (max-width: 640px) {
+  .worst {
+    min-height: 3lh;
+  }
 }
 </style>

@@ -114,5 +114,18 @@ const options = computed(() =>
     flex: 1 1 100%;
     justify-content: space-between;
   }
+
+  /* with nothing between them, both stand in one row and the name has room */
+  .middle:empty {
+    flex: 1;
+  }
+
+  .middle:empty + .tools {
+    flex: none;
+  }
+
+  .bar:has(.middle:empty) .word {
+    display: inline;
+  }
 }
 </style>
