@@ -10,6 +10,7 @@ import {
   testWorking,
   usableWorking,
   ventWorking,
+  waterTold,
   type PlanBalance,
 } from '@vernal-slope/plan/budget';
 import { testResults } from '@vernal-slope/plan/year';
@@ -17,6 +18,7 @@ import {
   flowWorking,
   heightWorking,
   legLossWorking,
+  lineTold,
   pressureWorking,
   refillWorking,
   speedWorking,
@@ -25,6 +27,7 @@ import {
 } from '@vernal-slope/plan/solve';
 import { overflowBore } from '@vernal-slope/plan/compile';
 import type { Working } from '@vernal-slope/core/working';
+import { benchTold } from './toldbenches.ts';
 import { nameIn } from './names.ts';
 import type { FigureKey, WaterFigure } from '@vernal-slope/plan/findings';
 import { isSource, isStore } from '@vernal-slope/plan/kinds';
@@ -91,6 +94,8 @@ function waterWorking(
 export function workingOf(key: FigureKey, { results, budget, slow }: WorkingContext): Working | null {
   const { compiled: c, result } = results;
   if (isWater(key)) return (budget && waterWorking(key, c.plan, budget)) ?? null;
+  if (key.of === 'told')
+    return lineTold(c, result, key) ?? (budget && waterTold(budget.balance, key)) ?? benchTold(c, key) ?? null;
   switch (key.of) {
     case 'pressure':
       return pressureWorking(c, result, key.id) ?? null;

@@ -8,6 +8,7 @@ import { quoted } from '@vernal-slope/display/quoted';
 import { sentence } from '@vernal-slope/display/sentences';
 import { workingOf } from '@vernal-slope/display/workingof';
 import type { FigureKey, Finding } from '@vernal-slope/plan/findings';
+import { toldKey } from '@vernal-slope/plan/simulate';
 import { run, type Block, type Run, type Said } from '../model/index.ts';
 import { appendixOf } from './appendix.ts';
 import type { Known } from './known.ts';
@@ -74,8 +75,9 @@ export function writerOf(known: Known, numbered = true): Writer {
   const found = (w: Working | FigureKey | undefined): Working | undefined =>
     w === undefined ? undefined : 'rule' in w ? w : timed(w);
   const timed = (key: FigureKey): Working | undefined => {
+    const inTime = key.of === 'time' ? key.id : key.of === 'told' ? toldKey(key.id, key.figure) : undefined;
     const working =
-      (key.of === 'time' ? known.day?.workings[key.id] : undefined) ?? workingOf(key, context) ?? undefined;
+      (inTime === undefined ? undefined : known.day?.workings[inTime]) ?? workingOf(key, context) ?? undefined;
     if (!working || (key.of !== 'given' && key.of !== 'spare' && key.of !== 'bridge')) return working;
     const { months } = known.balance;
     return inMonth(
@@ -106,6 +108,17 @@ export function writerOf(known: Known, numbered = true): Writer {
     without.push(`${si}: its working, ${working.code} of ${working.of}, gives ${working.result.value}`);
     return undefined;
   };
+  /** What a figure of a sentence opens; of one that the finding itself tells only what gives this very figure. */
+  const toldBy = (key: FigureKey | undefined): Working | undefined => {
+    if (key?.of !== 'told') return found(key);
+    const value = Number(key.values[key.figure]);
+    const working = found(key);
+    if (!working) without.push(`${key.code} tells ${key.figure} of ${key.id}`);
+    // how many there are is a whole number
+    return working && Number.isInteger(value) && Math.floor(working.result.value) === value
+      ? working
+      : agreeing(value, working);
+  };
   return {
     known,
     worked,
@@ -118,7 +131,7 @@ export function writerOf(known: Known, numbered = true): Writer {
     said: (finding) => ({
       severity: finding.severity,
       text: sentence(finding, units, (id) => nameIn(plan, id)).map((p) =>
-        p.figure ? quote(p.text, found(p.opens)) : run(p.text),
+        p.figure ? quote(p.text, toldBy(p.opens)) : run(p.text),
       ),
     }),
     workings: () => kept,

@@ -8,7 +8,7 @@ export const cabinFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} has ${t.fig('pressure')} while it runs alone; ${t.text('fixture')} takes ${t.given('least')} at least (common practice, no source).`,
+        say`${t.here} has ${t.fig('pressure', 'told')} while it runs alone; ${t.text('fixture')} takes ${t.given('least')} at least (common practice, no source).`,
     },
   }),
   'fixture-slow': row({
@@ -17,7 +17,7 @@ export const cabinFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} gives ${t.fig('flow')} alone; ${t.text('fixture')} is of use from ${t.given('useful')} on (common practice, no source).`,
+        say`${t.here} gives ${t.fig('flow', 'told')} alone; ${t.text('fixture')} is of use from ${t.given('useful')} on (common practice, no source).`,
     },
   }),
   'fixture-under-code': row({
@@ -26,7 +26,7 @@ export const cabinFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} does under gravity: ${t.fig('flow')} at ${t.fig('pressure')}. A code for mains asks ${t.given('codeFlow')} at ${t.given('codePressure')}.`,
+        say`${t.here} does under gravity: ${t.fig('flow', 'told')} at ${t.fig('pressure', 'told')}. A code for mains asks ${t.given('codeFlow')} at ${t.given('codePressure')}.`,
     },
   }),
   'fire-slow': row({

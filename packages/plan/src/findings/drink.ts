@@ -8,7 +8,7 @@ export const drinkFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: all ${t.count('count')} drinkers have what they like, ${t.fig('least')} when several drink to ${t.fig('most')} at rest.`,
+        say`${t.here}: all ${t.count('count')} drinkers have what they like, ${t.fig('least', 'told')} when several drink to ${t.fig('most', 'told')} at rest.`,
     },
   }),
   'drinkers-drip': row({
@@ -17,7 +17,7 @@ export const drinkFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: ${t.count('count')} drinkers drip, with up to ${t.fig('worst')} and no more than ${t.given('most')} to hold back. Too much water stands over them.`,
+        say`${t.here}: ${t.count('count')} drinkers drip, with up to ${t.fig('worst', 'told')} and no more than ${t.given('most')} to hold back. Too much water stands over them.`,
     },
   }),
   'drinkers-starve': row({
@@ -26,7 +26,7 @@ export const drinkFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: with ${t.count('together')} drinking, ${t.count('count')} have less than the ${t.given('least')} that they want, the worst ${t.fig('worst')}.`,
+        say`${t.here}: with ${t.count('together')} drinking, ${t.count('count')} have less than the ${t.given('least')} that they want, the worst ${t.fig('worst', 'told')}.`,
     },
   }),
   'drinkers-dry': row({
@@ -142,7 +142,7 @@ export const drinkFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: its animals drink ${t.fig('perDay')} a day and the bucket, filled by hand, holds ${t.fig('holds')}: ${t.plain(t.display.number(t.v.fills, 1))} fillings a day.`,
+        say`${t.here}: its animals drink ${t.fig('perDay', 'told')} a day and the bucket, filled by hand, holds ${t.fig('holds')}: ${t.plain(t.display.number(t.v.fills, 1))} fillings a day.`,
     },
   }),
 } as const;

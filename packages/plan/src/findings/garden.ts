@@ -42,7 +42,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: the driest quarter has ${t.share('quarter')} of an even share; the first gets ${t.plain(t.display.number(t.v.times, 2))} times what the last gets.`,
+        say`${t.here}: the driest quarter has ${t.share('quarter', 'told')} of an even share; the first gets ${t.plain(t.display.number(t.v.times, 2), t.told('times'))} times what the last gets.`,
     },
   }),
   'plot-even': row({
@@ -50,7 +50,7 @@ export const gardenFindings = {
     severity: 'ok',
     step: 'outlets',
     words: {
-      en: (t) => say`${t.here} is even: the driest quarter has ${t.share('quarter')} of an even share.`,
+      en: (t) => say`${t.here} is even: the driest quarter has ${t.share('quarter', 'told')} of an even share.`,
     },
   }),
   'emitter-not-compensating': row({
@@ -77,7 +77,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: holes of ${t.given('hole')} ask for a screen with openings of ${t.fig('mesh')} or less, and an end that opens for flushing.`,
+        say`${t.here}: holes of ${t.given('hole')} ask for a screen with openings of ${t.fig('mesh', 'told')} or less, and an end that opens for flushing.`,
     },
   }),
   'plot-no-emitters': row({
@@ -98,7 +98,8 @@ export const gardenFindings = {
     severity: 'error',
     step: 'outlets',
     words: {
-      en: (t) => say`${t.here}: its joint stands ${t.fig('above')} above the water line, so no water comes to it.`,
+      en: (t) =>
+        say`${t.here}: its joint stands ${t.fig('above', 'told')} above the water line, so no water comes to it.`,
     },
   }),
   'bed-overflows': row({
@@ -107,7 +108,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: its hole stands ${t.fig('below')} under the line of the float, so water runs out of it day and night and holds the whole chain down.`,
+        say`${t.here}: its hole stands ${t.fig('below', 'told')} under the line of the float, so water runs out of it day and night and holds the whole chain down.`,
     },
   }),
   'bed-low': row({
@@ -116,7 +117,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} stands too high: its water is ${t.fig('off')} under what it wants; ${t.given('tolerance')} are forgiven. Lower its floor by as much.`,
+        say`${t.here} stands too high: its water is ${t.fig('off', 'told')} under what it wants; ${t.given('tolerance')} are forgiven. Lower its floor by as much.`,
     },
   }),
   'bed-high': row({
@@ -125,7 +126,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} stands too low: its water is ${t.fig('off')} over what it wants; ${t.given('tolerance')} are forgiven. Shim its floor by as much.`,
+        say`${t.here} stands too low: its water is ${t.fig('off', 'told')} over what it wants; ${t.given('tolerance')} are forgiven. Shim its floor by as much.`,
     },
   }),
   'beds-level': row({
@@ -133,7 +134,7 @@ export const gardenFindings = {
     severity: 'ok',
     step: 'outlets',
     words: {
-      en: (t) => say`${t.count('beds')} beds on ${t.here} stand within ${t.fig('off')} of what they want.`,
+      en: (t) => say`${t.count('beds')} beds on ${t.here} stand within ${t.fig('off', 'told')} of what they want.`,
     },
   }),
   'bucket-shim': row({
@@ -143,8 +144,8 @@ export const gardenFindings = {
     words: {
       en: (t) =>
         t.v.shim >= 0
-          ? say`${t.here}, raised by ${t.fig('shim')}, leaves the worst bed ${t.fig('off')} off.`
-          : say`${t.here}, lowered by ${t.plain(t.display.show(-t.v.shim, 'drop'))}, leaves the worst bed ${t.fig('off')} off.`,
+          ? say`${t.here}, raised by ${t.fig('shim', 'told')}, leaves the worst bed ${t.fig('off', 'told')} off.`
+          : say`${t.here}, lowered by ${t.plain(t.display.show(-t.v.shim, 'drop'), t.told('shim'))}, leaves the worst bed ${t.fig('off', 'told')} off.`,
     },
   }),
   'chain-no-bucket': row({
@@ -180,7 +181,7 @@ export const gardenFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`The float's line stands ${t.fig('under')} over the floor of ${t.here}, above its rim: this bed wants a bucket of its own lower down.`,
+        say`The float's line stands ${t.fig('under', 'told')} over the floor of ${t.here}, above its rim: this bed wants a bucket of its own lower down.`,
     },
   }),
   'hole-under-line': row({

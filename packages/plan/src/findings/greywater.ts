@@ -17,7 +17,7 @@ export const greywaterFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: ${t.count('count')} legs fall by ${t.plain(t.display.number(100 * t.v.fall, 1))} % or little more; ${t.plain(t.display.number(100 * t.v.least, 1))} % are asked.`,
+        say`${t.here}: ${t.count('count')} legs fall by ${t.plain(`${t.display.number(100 * t.v.fall, 1)}\u00A0%`, t.told('fall'))} or little more; ${t.plain(t.display.number(100 * t.v.least, 1))} % are asked.`,
     },
   }),
   'drain-falls': row({
@@ -26,7 +26,7 @@ export const greywaterFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} falls by ${t.plain(t.display.number(100 * t.v.fall, 1))} % and more all the way; its drop would carry it ${t.fig('longest')} at the least fall.`,
+        say`${t.here} falls by ${t.plain(`${t.display.number(100 * t.v.fall, 1)}\u00A0%`, t.told('fall'))} and more all the way; its drop would carry it ${t.fig('longest', 'told')} at the least fall.`,
     },
   }),
   'drain-slow': row({
@@ -59,7 +59,7 @@ export const greywaterFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: ${t.count('count')} basins are smaller than their soil asks, the smallest has ${t.share('share')} of it.`,
+        say`${t.here}: ${t.count('count')} basins are smaller than their soil asks, the smallest has ${t.share('share', 'told')} of it.`,
     },
   }),
   'split-uneven': row({
@@ -68,7 +68,7 @@ export const greywaterFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: splitters part in two, so ${t.count('basins')} basins get from ${t.share('least')} to ${t.share('most')} each; set each splitter level.`,
+        say`${t.here}: splitters part in two, so ${t.count('basins')} basins get from ${t.share('least', 'told')} to ${t.share('most', 'told')} each; set each splitter level.`,
     },
   }),
   'drain-deep': row({

@@ -20,6 +20,7 @@ import {
   type Part,
   type StepKey,
   type Teller,
+  type ToldFigure,
   type ValueSpec,
   type ValuesFor,
 } from './row.ts';
@@ -117,22 +118,28 @@ export function tell(f: Finding, display: Display, language: Language = 'en'): P
   const row = rowOf(f.code);
   const v = f.values as Readonly<Record<string, number | string>>;
   const quantity = (key: string): Parameters<Display['show']>[1] => row.values[key] as Parameters<Display['show']>[1];
-  const opened = (opens?: string | FigureKey): FigureKey | undefined =>
-    typeof opens === 'string' ? ({ of: opens, id: f.at } as FigureKey) : opens;
-  const figure = (text: string, opens?: string | FigureKey): Part => ({ text, figure: true, opens: opened(opens) });
+  const told = (key: string): ToldFigure => ({ of: 'told', code: f.code, figure: key, id: f.at, values: v });
+  const opened = (key: string, opens?: string | FigureKey): FigureKey | undefined =>
+    typeof opens !== 'string' ? opens : opens === 'told' ? told(key) : ({ of: opens, id: f.at } as FigureKey);
+  const figure = (text: string, key = '', opens?: string | FigureKey): Part => ({
+    text,
+    figure: true,
+    opens: opened(key, opens),
+  });
   const teller: Teller<ValueSpec> = {
     v: v as ValuesFor<ValueSpec>,
     here: f.at === '' ? '' : display.name(f.at),
-    fig: (key, opens) => figure(display.show(Number(v[key]), quantity(key)), opens),
+    fig: (key, opens) => figure(display.show(Number(v[key]), quantity(key)), key, opens),
     given: (key) => figure(display.entered(Number(v[key]), quantity(key))),
-    count: (key) => figure(String(v[key])),
-    share: (key, opens) => figure(display.percent(Number(v[key])), opens),
-    perDay: (key, opens) => figure(display.perDay(Number(v[key])), opens),
+    count: (key, opens) => figure(String(v[key]), key, opens),
+    share: (key, opens) => figure(display.percent(Number(v[key])), key, opens),
+    perDay: (key, opens) => figure(display.perDay(Number(v[key])), key, opens),
     month: (key) => display.month(Number(v[key])),
     clock: (key) => figure(clockText(Number(v[key]))),
     date: (key) => display.date(String(v[key])),
     text: (key) => String(v[key]),
-    plain: (text, opens) => figure(text, opens),
+    plain: (text, opens) => figure(text, '', opens),
+    told,
     to: (of, leg = 0) => ({ of, id: f.at, leg }),
     display,
   };
@@ -151,6 +158,7 @@ export {
   type Part,
   type ShownQuantity,
   type StepKey,
+  type ToldFigure,
   type WaterFigure,
 } from './row.ts';
 export { CHECK_WORDS, ENGINEER_HEIGHT, engineerWords, usedText } from './stand.ts';

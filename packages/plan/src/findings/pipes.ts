@@ -20,7 +20,7 @@ export const pipeFindings = {
     flag: { en: 'holds the flow' },
     words: {
       en: (t) =>
-        say`The hump at ${t.fig('chainage')} holds the flow to ${t.fig('flow')}: a full pipe would stand ${t.fig('above')} above the running line there.`,
+        say`The hump at ${t.fig('chainage', 'told')} holds the flow to ${t.fig('flow', 'told')}: a full pipe would stand ${t.fig('above', 'told')} above the running line there.`,
     },
   }),
   'hump-stops': row({
@@ -29,14 +29,17 @@ export const pipeFindings = {
     step: 'pipe',
     flag: { en: 'stops the water' },
     words: {
-      en: (t) => say`The hump at ${t.fig('chainage')} stops the water: it stands ${t.fig('above')} too high.`,
+      en: (t) =>
+        say`The hump at ${t.fig('chainage', 'told')} stops the water: it stands ${t.fig('above', 'told')} too high.`,
     },
   }),
   'part-full': row({
     values: { chainage: 'distance', above: 'height', flow: 'flow', full: 'flow' },
     severity: 'ok',
     step: 'pipe',
-    words: { en: (t) => say`Past ${t.fig('chainage')} the pipe runs part-full, for it can carry more than comes.` },
+    words: {
+      en: (t) => say`Past ${t.fig('chainage', 'told')} the pipe runs part-full, for it can carry more than comes.`,
+    },
   }),
   'hump-suction': row({
     values: { chainage: 'distance', above: 'height', left: 'height', near: ['near', 'not'] },
@@ -46,8 +49,8 @@ export const pipeFindings = {
     words: {
       en: (t) =>
         t.v.near === 'near'
-          ? say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line: only ${t.fig('left')} more and the column of water breaks there. Any leak draws air.`
-          : say`At ${t.fig('chainage')} the pipe is ${t.fig('above')} above the running line, under suction: any leak draws air.`,
+          ? say`At ${t.fig('chainage', 'told')} the pipe is ${t.fig('above', 'told')} above the running line: only ${t.fig('left', 'told')} more and the column of water breaks there. Any leak draws air.`
+          : say`At ${t.fig('chainage', 'told')} the pipe is ${t.fig('above', 'told')} above the running line, under suction: any leak draws air.`,
     },
   }),
   'siphon-breaks': row({
@@ -57,7 +60,7 @@ export const pipeFindings = {
     flag: { en: 'siphon breaks' },
     words: {
       en: (t) =>
-        say`The siphon breaks at ${t.fig('chainage')}: full, it would be under ${t.fig('asks')} there, and at this altitude and warmth water turns to vapour at ${t.fig('least')}. It does not run.`,
+        say`The siphon breaks at ${t.fig('chainage', 'told')}: full, it would be under ${t.fig('asks')} there, and at this altitude and warmth water turns to vapour at ${t.fig('least')}. It does not run.`,
     },
   }),
   'air-can-gather': row({
@@ -75,8 +78,8 @@ export const pipeFindings = {
     words: {
       en: (t) =>
         t.v.speed < t.v.clears
-          ? say`Air can gather at the hump at ${t.fig('chainage')}: the water runs at ${t.fig('speed')} there, and it takes ${t.fig('clears')} to carry air on. There is head enough to push through; a vent there helps.`
-          : say`Air can gather at the hump at ${t.fig('chainage')}. There is head enough to push through, and water swift enough to carry it on.`,
+          ? say`Air can gather at the hump at ${t.fig('chainage', 'told')}: the water runs at ${t.fig('speed', 'told')} there, and it takes ${t.fig('clears', 'told')} to carry air on. There is head enough to push through; a vent there helps.`
+          : say`Air can gather at the hump at ${t.fig('chainage', 'told')}. There is head enough to push through, and water swift enough to carry it on.`,
     },
   }),
   'air-may-stop-filling': row({
@@ -94,7 +97,7 @@ export const pipeFindings = {
     flag: { en: 'air can stop it' },
     words: {
       en: (t) =>
-        say`Air shut in past the hump at ${t.fig('chainage')} can stop the first filling: ${t.fig('missing')} of head is missing. A vent there cures it.`,
+        say`Air shut in past the hump at ${t.fig('chainage', 'told')} can stop the first filling: ${t.fig('missing', 'told')} of head is missing. A vent there cures it.`,
     },
   }),
   'air-stops-filling': row({
@@ -112,7 +115,7 @@ export const pipeFindings = {
     flag: { en: 'air stops it' },
     words: {
       en: (t) =>
-        say`Air shut in past the hump at ${t.fig('chainage')} stops the first filling: even with the air pressed together ${t.fig('missingCompressed')} of head is missing. A vent there cures it.`,
+        say`Air shut in past the hump at ${t.fig('chainage', 'told')} stops the first filling: even with the air pressed together ${t.fig('missingCompressed', 'told')} of head is missing. A vent there cures it.`,
     },
   }),
   'rating-enough': row({
@@ -121,7 +124,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`With all shut and the tank full ${t.here} stands at ${t.fig('pressure')}; its pressure rating is ${t.given('rating')}.`,
+        say`With all shut and the tank full ${t.here} stands at ${t.fig('pressure', 'told')}; its pressure rating is ${t.given('rating')}.`,
     },
   }),
   'rating-exceeded': row({
@@ -131,7 +134,7 @@ export const pipeFindings = {
     remedy: ['pipe', 'reducer'],
     words: {
       en: (t) =>
-        say`With all shut ${t.here} stands at ${t.fig('pressure')} at ${t.fig('chainage')}, more than its pressure rating of ${t.given('rating')}.`,
+        say`With all shut ${t.here} stands at ${t.fig('pressure', 'told')} at ${t.fig('chainage', 'told')}, more than its pressure rating of ${t.given('rating')}.`,
     },
   }),
   'rating-unknown': row({
@@ -140,7 +143,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`With all shut ${t.here} stands at ${t.fig('pressure')} and its pipe has no pressure rating: read what is printed on it.`,
+        say`With all shut ${t.here} stands at ${t.fig('pressure', 'told')} and its pipe has no pressure rating: read what is printed on it.`,
     },
   }),
   'hazen-outside-range': row({
@@ -149,7 +152,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`Hazen-Williams is off for ${t.here}: it is meant for bores of ${t.fig('bore')} and more and swift water.`,
+        say`Hazen-Williams is off for ${t.here}: it is meant for bores of ${t.given('bore')} and more and swift water.`,
     },
   }),
   'least-pipe': row({
@@ -158,7 +161,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`${t.here} has pipe of ${t.fig('bore')} bore; this plan asks 1¼ in of every permanent line, against air locks (common practice).`,
+        say`${t.here} has pipe of ${t.given('bore')} bore; this plan asks 1¼ in of every permanent line, against air locks (common practice).`,
     },
   }),
   'reducer-holds': row({
@@ -167,7 +170,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`The reducer at the start of ${t.here} holds ${t.given('set')} behind it; before it stand ${t.fig('before')} with all shut.`,
+        say`The reducer at the start of ${t.here} holds ${t.given('set')} behind it; before it stand ${t.fig('before', 'told')} with all shut.`,
     },
   }),
   'reducer-idle': row({
@@ -176,7 +179,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`The reducer at the start of ${t.here} is set to ${t.given('set')} and does nothing: with all shut no more than ${t.fig('before')} stand before it.`,
+        say`The reducer at the start of ${t.here} is set to ${t.given('set')} and does nothing: with all shut no more than ${t.fig('before', 'told')} stand before it.`,
     },
   }),
   'valve-eats': row({
@@ -186,7 +189,7 @@ export const pipeFindings = {
     remedy: ['fitting'],
     words: {
       en: (t) =>
-        say`${t.text('valve')} on leg ${String(t.v.leg)} of ${t.here} takes ${t.fig('loss')} of head, ${t.display.percent(t.v.share)} of the head loss of the line. A full-port ball valve would give ${t.fig('then')} in place of ${t.fig('flow')}.`,
+        say`${t.text('valve')} on leg ${String(t.v.leg)} of ${t.here} takes ${t.fig('loss', 'told')} of head, ${t.share('share', 'told')} of the head loss of the line. A full-port ball valve would give ${t.fig('then')} in place of ${t.fig('flow', 'told')}.`,
     },
   }),
   'surge-too-much': row({
@@ -195,7 +198,7 @@ export const pipeFindings = {
     step: 'pipe',
     words: {
       en: (t) =>
-        say`A tap at the end of ${t.here} that shuts in ${t.fig('closing')} stops ${t.fig('speed')} of water: ${t.fig('surge')} on top of ${t.fig('standing')}, more than its pressure rating of ${t.given('rating')}. Shut it slowly.`,
+        say`A tap at the end of ${t.here} that shuts in ${t.given('closing')} stops ${t.fig('speed', 'told')} of water: ${t.fig('surge', 'told')} on top of ${t.fig('standing', 'told')}, more than its pressure rating of ${t.given('rating')}. Shut it slowly.`,
     },
   }),
   'not-converged': row({

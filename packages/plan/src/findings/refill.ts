@@ -17,7 +17,7 @@ export const refillFindings = {
     step: 'refill',
     words: {
       en: (t) =>
-        say`${t.here} is dry at ${t.clock('at')}, ${t.fig('dry')} in all; ${t.fig('short', 'time')} are wanted and not there.`,
+        say`${t.here} is dry at ${t.clock('at')}, ${t.fig('dry', 'told')} in all; ${t.fig('short', 'time')} are wanted and not there.`,
     },
   }),
   'went-thirsty': row({
@@ -71,8 +71,8 @@ export const refillFindings = {
     words: {
       en: (t) =>
         t.v.change < -0.001
-          ? say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet; at the end it stands ${t.plain(t.display.show(-t.v.change, 'rise'))} lower than it began.`
-          : say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet, and stands at the end ${t.v.change > 0.001 ? t.plain(t.display.show(t.v.change, 'rise')) : ''}${t.v.change > 0.001 ? ' higher than' : 'as high as'} it began.`,
+          ? say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet; at the end it stands ${t.plain(t.display.show(-t.v.change, 'rise'), t.told('change'))} lower than it began.`
+          : say`${t.here} is lowest at ${t.clock('at')} with ${t.fig('lowest', 'time')} over its outlet, and stands at the end ${t.v.change > 0.001 ? t.plain(t.display.show(t.v.change, 'rise'), t.told('change')) : ''}${t.v.change > 0.001 ? ' higher than' : 'as high as'} it began.`,
     },
   }),
   'tank-sinks': row({
@@ -114,7 +114,7 @@ export const refillFindings = {
     step: 'refill',
     words: {
       en: (t) =>
-        say`The float of ${t.here} shuts ${t.fig('depth')} under its overflow: ${t.fig('volume')} of it are never filled.`,
+        say`The float of ${t.here} shuts ${t.fig('depth', 'told')} under its overflow: ${t.fig('volume', 'told')} of it are never filled.`,
     },
   }),
   'float-under-pressure': row({

@@ -52,11 +52,24 @@ type KeysOf<S extends ValueSpec, T> = { [K in keyof S]: S[K] extends T ? K : nev
 /** Figures of Water, Need and Store that open a working; `leg` is the month (0 to 11) or the place of a test in its list. */
 export type WaterFigure = 'test' | 'need' | 'given' | 'spare' | 'usable' | 'overflow' | 'vent' | 'met' | 'bridge';
 
+/** A figure that a finding tells: its working is made of the finding's values and of the plan as it is. */
+export interface ToldFigure {
+  readonly of: 'told';
+  readonly code: string;
+  readonly figure: string;
+  /** Place or line that the finding is about. */
+  readonly id: string;
+  readonly values: Readonly<Record<string, number | string>>;
+}
+
 /** A figure with a working. */
 export type FigureKey =
+  | ToldFigure
   | { readonly of: WaterFigure; readonly id: string; readonly leg: number }
   | { readonly of: 'pressure' | 'flow' | 'static' | 'refill' | 'height' | 'time'; readonly id: string }
   | { readonly of: 'loss' | 'speed' | 'station'; readonly id: string; readonly leg: number };
+/** A working that a figure opens: of a place, of the finding itself (`told`), or of something else. */
+type Opens = PlaceFigure | 'told' | Exclude<FigureKey, { of: PlaceFigure }>;
 /** Figures of a place that open a working of their own. */
 export type PlaceFigure = 'pressure' | 'flow' | 'static' | 'refill' | 'height' | 'time';
 
@@ -115,12 +128,12 @@ export interface Teller<S extends ValueSpec> {
   /** Name of the place or line it is about. */
   readonly here: string;
   /** A worked-out figure; opens the working of the place it is about, or of something else. */
-  readonly fig: (key: KeysOf<S, ShownQuantity>, opens?: PlaceFigure | Exclude<FigureKey, { of: PlaceFigure }>) => Part;
+  readonly fig: (key: KeysOf<S, ShownQuantity>, opens?: Opens) => Part;
   /** An entered figure. */
   readonly given: (key: KeysOf<S, ShownQuantity>) => Part;
-  readonly count: (key: KeysOf<S, 'count'>) => Part;
-  readonly share: (key: KeysOf<S, 'share'>, opens?: Exclude<FigureKey, { of: PlaceFigure }>) => Part;
-  readonly perDay: (key: KeysOf<S, 'perDay'>, opens?: Exclude<FigureKey, { of: PlaceFigure }>) => Part;
+  readonly count: (key: KeysOf<S, 'count'>, opens?: Opens) => Part;
+  readonly share: (key: KeysOf<S, 'share'>, opens?: Opens) => Part;
+  readonly perDay: (key: KeysOf<S, 'perDay'>, opens?: Opens) => Part;
   readonly month: (key: KeysOf<S, 'month'>) => string;
   readonly clock: (key: KeysOf<S, 'clock'>) => Part;
   readonly date: (key: KeysOf<S, 'date'>) => string;
@@ -128,6 +141,8 @@ export interface Teller<S extends ValueSpec> {
   /** Figures that no value carries. */
   readonly plain: (text: string, opens?: FigureKey) => Part;
   readonly to: (of: WaterFigure, leg?: number) => Exclude<FigureKey, { of: PlaceFigure }>;
+  /** The working of one of its values, for figures that are written otherwise. */
+  readonly told: (key: keyof S & string) => ToldFigure;
   readonly display: Display;
 }
 

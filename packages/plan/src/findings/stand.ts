@@ -163,7 +163,7 @@ export const standFindings = {
       en: (t) => {
         if (!Number.isFinite(t.v.ratio))
           return say`Far over in this first look: ${check(t.v.check)}. Nothing here bears it.`;
-        const used = t.plain(usedText(t.v.ratio, t.display.percent));
+        const used = t.plain(usedText(t.v.ratio, t.display.percent), t.told('ratio'));
         return t.v.ratio > 1
           ? say`Over in this first look: ${check(t.v.check)}, ${used} of what may be.`
           : say`Near its limit in this first look: ${check(t.v.check)}, ${used} of what may be.`;
@@ -177,7 +177,7 @@ export const standFindings = {
     step: 'stand',
     words: {
       en: (t) =>
-        say`None of the ${String(t.v.checks)} checks of this first look goes over; nearest is ${check(t.v.check)}, ${t.plain(usedText(t.v.ratio, t.display.percent))}. That is no design.`,
+        say`None of the ${String(t.v.checks)} checks of this first look goes over; nearest is ${check(t.v.check)}, ${t.plain(usedText(t.v.ratio, t.display.percent), t.told('ratio'))}. That is no design.`,
     },
   }),
   'stand-unbraced': row({

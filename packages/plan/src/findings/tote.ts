@@ -6,7 +6,7 @@ export const toteFindings = {
     values: { lasts: 'duration', every: 'count' },
     severity: 'ok',
     step: 'outlets',
-    words: { en: (t) => say`${t.here} lasts ${t.fig('lasts')}; it is filled every ${t.count('every')} days.` },
+    words: { en: (t) => say`${t.here} lasts ${t.fig('lasts', 'told')}; it is filled every ${t.count('every')} days.` },
   }),
   'tote-runs-out': row({
     values: { lasts: 'duration', every: 'count' },
@@ -14,7 +14,7 @@ export const toteFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} lasts ${t.fig('lasts')} and is filled every ${t.count('every')} days only: it stands empty between.`,
+        say`${t.here} lasts ${t.fig('lasts', 'told')} and is filled every ${t.count('every')} days only: it stands empty between.`,
     },
   }),
   'tote-not-settled': row({
@@ -35,7 +35,7 @@ export const toteFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`The tap of ${t.here} is ${t.fig('tap')} up; a can goes under one at ${t.given('needs')}: ${t.count('courses')} pallets or courses of block under it.`,
+        say`The tap of ${t.here} is ${t.fig('tap', 'told')} up; a can goes under one at ${t.given('needs')}: ${t.count('courses')} pallets or courses of block under it.`,
     },
   }),
   'tote-low-drip': row({
@@ -62,7 +62,7 @@ export const toteFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`Full, ${t.here} weighs ${t.fig('mass')}: on firm, level ground only, and never lifted full. By itself it would go over at a slope of ${t.plain(t.display.number(100 * t.v.slope, 0))} %, long after its pallets have given way.`,
+        say`Full, ${t.here} weighs ${t.fig('mass', 'told')}: on firm, level ground only, and never lifted full. By itself it would go over at a slope of ${t.plain(`${t.display.number(100 * t.v.slope, 0)}\u00A0%`, t.told('slope'))}, long after its pallets have given way.`,
     },
   }),
   'tote-light': row({

@@ -8,7 +8,7 @@ export const treatFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here}: the spill lies ${t.fig('under')} under the sand, so its skin falls dry and dies. Lead the outlet up to ${t.given('least')} over the sand.`,
+        say`${t.here}: the spill lies ${t.fig('under', 'told')} under the sand, so its skin falls dry and dies. Lead the outlet up to ${t.given('least')} over the sand.`,
     },
   }),
   'filter-film': row({
@@ -17,14 +17,14 @@ export const treatFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} keeps ${t.fig('film')} of water over its sand at rest; ${t.given('least')} to ${t.given('most')} let its skin breathe and stay wet.`,
+        say`${t.here} keeps ${t.fig('film', 'told')} of water over its sand at rest; ${t.given('least')} to ${t.given('most')} let its skin breathe and stay wet.`,
     },
   }),
   'filter-film-kept': row({
     values: { film: 'drop' },
     severity: 'ok',
     step: 'outlets',
-    words: { en: (t) => say`${t.here} keeps ${t.fig('film')} of water over its sand whatever is drawn.` },
+    words: { en: (t) => say`${t.here} keeps ${t.fig('film', 'told')} of water over its sand whatever is drawn.` },
   }),
   'filter-no-head': row({
     values: {},
@@ -38,14 +38,16 @@ export const treatFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} lets ${t.fig('flow')} through when it is full; its sand is to take ${t.given('most')} at most. Finer sand, a deeper bed or less water over it slow it down.`,
+        say`${t.here} lets ${t.fig('flow', 'told')} through when it is full; its sand is to take ${t.given('most')} at most. Finer sand, a deeper bed or less water over it slow it down.`,
     },
   }),
   'filter-gives': row({
     values: { flow: 'flow', day: 'perDay' },
     severity: 'ok',
     step: 'outlets',
-    words: { en: (t) => say`${t.here} gives ${t.fig('flow')} when it is full, ${t.perDay('day')} at most.` },
+    words: {
+      en: (t) => say`${t.here} gives ${t.fig('flow', 'told')} when it is full, ${t.perDay('day', 'told')} at most.`,
+    },
   }),
   'filter-shallow': row({
     values: { depth: 'height', least: 'height' },
@@ -70,7 +72,7 @@ export const treatFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} passes ${t.fig('flow')} with its tank full, and its sand would let ${t.fig('most')} through: what follows holds it back, or stands too high.`,
+        say`${t.here} passes ${t.fig('flow')} with its tank full, and its sand would let ${t.fig('most', 'told')} through: what follows holds it back, or stands too high.`,
     },
   }),
   'filter-ripens': row({

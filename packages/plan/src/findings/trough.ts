@@ -17,14 +17,14 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.count('places')} reach ${t.here} at once, and ${t.count('wants')} of the ${t.count('heads')} want to: the timid ones go without.`,
+        say`${t.count('places', 'told')} reach ${t.here} at once, and ${t.count('wants')} of the ${t.count('heads')} want to: the timid ones go without.`,
     },
   }),
   'trough-places': row({
     values: { places: 'count', wants: 'count' },
     severity: 'ok',
     step: 'outlets',
-    words: { en: (t) => say`${t.count('places')} reach ${t.here} at once; ${t.count('wants')} are asked.` },
+    words: { en: (t) => say`${t.count('places', 'told')} reach ${t.here} at once; ${t.count('wants')} are asked.` },
   }),
   'trough-small': row({
     values: { holds: 'volume', wants: 'volume', share: 'share' },
@@ -32,14 +32,17 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} holds ${t.fig('holds')}; by the rule it should hold ${t.fig('wants')}, ${t.share('share')} of the day, for the way that they come.`,
+        say`${t.here} holds ${t.fig('holds', 'told')}; by the rule it should hold ${t.fig('wants', 'told')}, ${t.share('share')} of the day, for the way that they come.`,
     },
   }),
   'trough-holds': row({
     values: { holds: 'volume', share: 'share' },
     severity: 'ok',
     step: 'outlets',
-    words: { en: (t) => say`${t.here} holds ${t.fig('holds')}, ${t.share('share')} of what they drink in a day.` },
+    words: {
+      en: (t) =>
+        say`${t.here} holds ${t.fig('holds', 'told')}, ${t.share('share', 'told')} of what they drink in a day.`,
+    },
   }),
   'trough-slow': row({
     values: { flow: 'flow', wants: 'flow' },
@@ -47,7 +50,7 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.here} fills with ${t.fig('flow')} at most; the day’s water in the hours in which they drink asks ${t.fig('wants')}.`,
+        say`${t.here} fills with ${t.fig('flow')} at most; the day’s water in the hours in which they drink asks ${t.fig('wants', 'told')}.`,
     },
   }),
   'trough-rim': row({
@@ -56,7 +59,7 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`The rim of ${t.here} stands ${t.fig('rim')} over the ground; these animals drink at ease over ${t.given('low')} to ${t.given('high')} (common practice).`,
+        say`The rim of ${t.here} stands ${t.fig('rim', 'told')} over the ground; these animals drink at ease over ${t.given('low')} to ${t.given('high')} (common practice).`,
     },
   }),
   'trough-far': row({
@@ -133,7 +136,7 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.fig('keeps')} through ${t.here} keep it open in the coldest night: ${t.perDay('day')} that run away.`,
+        say`${t.fig('keeps', 'told')} through ${t.here} keep it open in the coldest night: ${t.perDay('day', 'told')} that run away.`,
     },
   }),
   'trough-not-kept-open': row({
@@ -142,7 +145,7 @@ export const troughFindings = {
     step: 'outlets',
     words: {
       en: (t) =>
-        say`${t.fig('keeps')} would keep ${t.here} open in the coldest night, and its line brings ${t.fig('flow')}. Cover more of it, or drain it.`,
+        say`${t.fig('keeps', 'told')} would keep ${t.here} open in the coldest night, and its line brings ${t.fig('flow')}. Cover more of it, or drain it.`,
     },
   }),
   'trough-too-cold': row({

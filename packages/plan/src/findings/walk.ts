@@ -25,7 +25,7 @@ export const walkFindings = {
     step: 'walk',
     words: {
       en: (t) =>
-        say`The misclosure of ${t.here} on the known height of its end is ${t.fig('by')}, ± ${t.fig('expected')}: ${CLOSES[t.v.word]}.`,
+        say`The misclosure of ${t.here} on the known height of its end is ${t.fig('by', 'told')}, ± ${t.fig('expected', 'told')}: ${CLOSES[t.v.word]}.`,
     },
   }),
   'gauge-contradicts': row({

@@ -54,8 +54,8 @@ export const waterFindings = {
     words: {
       en: (t) =>
         t.v.tests === 1
-          ? say`Counted on are ${t.fig('entered')}; its only test gave ${t.fig('most')}.`
-          : say`Counted on are up to ${t.fig('entered')}; none of its ${t.count('tests')} tests gave more than ${t.fig('most')}.`,
+          ? say`Counted on are ${t.given('entered')}; its only test gave ${t.fig('most')}.`
+          : say`Counted on are up to ${t.given('entered')}; none of its ${t.count('tests')} tests gave more than ${t.fig('most')}.`,
     },
   }),
   'tests-one-season': row({
@@ -97,7 +97,7 @@ export const waterFindings = {
     severity: 'warning',
     step: 'water',
     words: {
-      en: (t) => say`${t.fig('flow')} pass the intake by: a repair would win ${t.perDay('perDay')}.`,
+      en: (t) => say`${t.given('flow')} pass the intake by: a repair would win ${t.perDay('perDay', 'told')}.`,
     },
   }),
   'flow-test-due': row({
@@ -121,8 +121,8 @@ export const waterFindings = {
     words: {
       en: (t) =>
         t.v.hole === 'counted'
-          ? say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}.`
-          : say`The gutter carries ${t.fig('carries')}; the design rain brings ${t.fig('comes')}. What the hole into its downpipe takes is not entered, and not counted.`,
+          ? say`The gutter carries ${t.fig('carries', 'told')}; the design rain brings ${t.fig('comes', 'told')}.`
+          : say`The gutter carries ${t.fig('carries', 'told')}; the design rain brings ${t.fig('comes', 'told')}. What the hole into its downpipe takes is not entered, and not counted.`,
     },
   }),
   'gutter-overflows': row({
@@ -130,7 +130,8 @@ export const waterFindings = {
     severity: 'warning',
     step: 'water',
     words: {
-      en: (t) => say`The gutter carries ${t.fig('carries')} and the design rain brings ${t.fig('comes')}: it spills.`,
+      en: (t) =>
+        say`The gutter carries ${t.fig('carries', 'told')} and the design rain brings ${t.fig('comes', 'told')}: it spills.`,
     },
   }),
   backflow: row({
@@ -220,7 +221,7 @@ export const waterFindings = {
     severity: (v) => (v.monthsShort > 0 ? 'error' : 'warning'),
     step: 'need',
     words: {
-      en: (t) => say`In the driest week, in ${t.month('month')}, ${t.fig('week')} must come out of the store.`,
+      en: (t) => say`In the driest week, in ${t.month('month')}, ${t.fig('week', 'told')} must come out of the store.`,
     },
   }),
   'need-note': row({

@@ -8,7 +8,7 @@ import { judgeRun } from './judge.ts';
 import { planMonth } from '../year/index.ts';
 import { overflowOf } from '../intime/index.ts';
 import type { PlanRun } from './simulate.ts';
-import { timeWorking } from './workings.ts';
+import { timeWorking, toldKey, vesselTold } from './workings.ts';
 
 /** Something that happens for a while: a visit, a tap that is open. */
 export interface Block {
@@ -60,7 +60,7 @@ export interface RunPicture {
   readonly taps: readonly FlowPicture[];
   readonly sources: readonly FlowPicture[];
   readonly findings: readonly Finding[];
-  /** Working of each place, by its id. */
+  /** Working of each place, by its id; and of what findings tell of it besides, by `toldKey`. */
   readonly workings: Readonly<Record<string, Working>>;
   /** m³ */ readonly shortfall: number;
   readonly overflow: number;
@@ -185,7 +185,8 @@ export function pictureOf(found: PlanRun): RunPicture {
     workings: Object.fromEntries(
       ids.flatMap((id) => {
         const w = timeWorking(found, id);
-        return w ? [[id, w]] : [];
+        const told = Object.entries(vesselTold(found, id)).map(([figure, by]) => [toldKey(id, figure), by] as const);
+        return w ? [[id, w], ...told] : [];
       }),
     ),
     shortfall: [...found.summary.values()].reduce((sum, s) => sum + s.shortfall, 0),

@@ -1,5 +1,5 @@
 // The water book of a place over a run: what came, what went, what is left.
-import type { Term, Working } from '@vernal-slope/core/working';
+import { sumWorking, type Term, type Working } from '@vernal-slope/core/working';
 import { clockText } from '../findings/index.ts';
 import { nameOf } from '../kinds/index.ts';
 import { volumeOfLevel } from '../intime/index.ts';
@@ -113,3 +113,49 @@ export function timeWorking(found: PlanRun, id: string): Working | undefined {
     assumptions,
   };
 }
+
+/**
+ * Workings of what findings tell of a vessel besides: how much higher it stands at the end (`change`), how long it was
+ * empty (`dry`).
+ */
+export function vesselTold(found: PlanRun, id: string): { change?: Working; dry?: Working } {
+  const v = found.summary.get(id)?.vessel;
+  if (!v) return {};
+  const of = nameOf(v.node);
+  const change = sumWorking(
+    'time-change',
+    of,
+    [
+      { name: 'level at the end', value: v.end, source: 'the run' },
+      { name: 'level at the beginning', value: v.start, less: true, source: 'as entered' },
+    ],
+    ['\\Delta y', v.end - v.start, 'length'],
+    METHOD,
+  );
+  if (v.empty <= 0) return { change };
+  // each stretch from dry to wet; the last may not end within the run
+  const events = found.events.filter((e) => e.at === id && (e.kind === 'dry' || e.kind === 'wet'));
+  const clock = (t: number): string => clockText(t + (found.options.start ?? 0));
+  const stretches = events.flatMap((e, k) => {
+    if (e.kind !== 'dry') return [];
+    const until = events.slice(k + 1).find((next) => next.kind === 'wet')?.t ?? found.options.duration;
+    return [{ name: `from ${clock(e.t)} to ${clock(until)}`, value: until - e.t, source: 'the run' }];
+  });
+  const told = stretches.reduce((sum, p) => sum + p.value, 0);
+  return {
+    change,
+    dry: sumWorking(
+      'time-dry',
+      of,
+      // what the events do not tell to the second is told as one
+      Math.abs(told - v.empty) < 1e-6 * Math.max(1, v.empty)
+        ? stretches
+        : [{ name: 'empty, all stretches of the run', value: v.empty, source: 'the run' }],
+      ['t', v.empty, 'time'],
+      METHOD,
+    ),
+  };
+}
+
+/** Key of such a working in the picture of a run. */
+export const toldKey = (id: string, figure: string): string => `${id} ${figure}`;

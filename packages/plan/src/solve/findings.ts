@@ -2,8 +2,8 @@
 import { starvedStores } from './inflow.ts';
 import { judgeOutlet, judgeRating } from '@vernal-slope/core/judge';
 import { finding, worstFirst, type Finding, findingOf, type Remedy } from '../findings/index.ts';
-import { LinkStatus, solve } from '@vernal-slope/core/network';
-import { clearingSpeed, humps, humpStations, trappedAir } from '@vernal-slope/core/profile';
+import { LinkStatus, solve, type Solution } from '@vernal-slope/core/network';
+import { clearingSpeed, humps, humpStations, trappedAir, type TrappedAir } from '@vernal-slope/core/profile';
 import { boreArea, reynoldsNumber } from '@vernal-slope/core/pipe';
 import { airPressure, headOfPressure, pressureOfHead } from '@vernal-slope/core/water';
 import { qualityFindings } from '../budget/index.ts';
@@ -98,7 +98,7 @@ function feedingHead(c: Compiled, id: string, fallback: number, options: StateOp
 function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): Finding[] {
   const found: Finding[] = [];
   const anyHeld = [...result.lines.values()].some((line) => line.heldStation >= 0);
-  const full = anyHeld && !c.network.siphons ? solve(c.standingNetwork, stateFor(c, options)) : undefined;
+  const full = anyHeld && !c.network.siphons ? runsFull(c, options) : undefined;
   for (const [id, line] of result.lines) {
     const map = c.lines.get(id);
     if (!map) continue;
@@ -123,6 +123,13 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
     found.push(...fillingFindings(c, id, map, line, options));
   }
   return found;
+}
+
+/** The plan with every pipe full, over humps too, and sources that give what the pipes can carry. */
+export function runsFull(c: Compiled, options: StateOptions): Solution {
+  const state = stateFor(c, options);
+  for (const { limitLink } of c.nodes.values()) if (limitLink >= 0) state.limit[limitLink] = Infinity;
+  return solve(c.standingNetwork, state);
 }
 
 const limitedByYield = (c: Compiled, result: PlanResult, map: LineMap): boolean => {
@@ -223,14 +230,26 @@ function wayOfFilling(
   return { head, pipe, before, reversed: route.lines[route.lines.length - 1].reversed };
 }
 
-function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
+/** The air that a first filling shuts in on the way to the far end of a line, and the water that pushes it, m. */
+export function airOf(
+  c: Compiled,
+  id: string,
+  map: LineMap,
+  options: StateOptions,
+): { air: TrappedAir; way: NonNullable<ReturnType<typeof wayOfFilling>> } | undefined {
   const way = wayOfFilling(c, id, map, options);
-  if (!way || (way.before === 0 && line.flow < 0)) return [];
+  if (!way) return undefined;
   const to = c.nodes.get(way.reversed ? map.plan.from : map.plan.to);
   const end = to && isVessel(to.plan) ? deliveryElevation(to.plan) : undefined;
   const pipe = end === undefined ? way.pipe : [...way.pipe, end];
   const airHead = headOfPressure(airPressure(c.plan.site?.altitudeM ?? SITE_DEFAULTS.altitudeM), c.water.density);
-  const whole = trappedAir(pipe, way.head, airHead);
+  return { air: trappedAir(pipe, way.head, airHead), way };
+}
+
+function fillingFindings(c: Compiled, id: string, map: LineMap, line: LineResult, options: StateOptions): Finding[] {
+  const shut = airOf(c, id, map, options);
+  if (!shut || (shut.way.before === 0 && line.flow < 0)) return [];
+  const { air: whole, way } = shut;
   // air in the lines before it is told there
   const vents = whole.vents
     .filter((k) => k >= way.before)

@@ -34,7 +34,7 @@ export const legError = (leg: Leg, rise: number): number => errorAlone(legOf(leg
 
 /** Places by their ids, made once for a plan's list of them. */
 const places = new WeakMap<Plan['nodes'], ReadonlyMap<string, Plan['nodes'][number]>>();
-function placeOf(plan: Plan, id: string): Plan['nodes'][number] | undefined {
+export function placeOf(plan: Plan, id: string): Plan['nodes'][number] | undefined {
   let known = places.get(plan.nodes);
   if (!known) places.set(plan.nodes, (known = new Map(plan.nodes.map((n) => [n.id, n]))));
   return known.get(id);

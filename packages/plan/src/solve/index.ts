@@ -27,6 +27,7 @@ export {
   stationWorking,
 } from './legworkings.ts';
 export { heightWorking, refillWorking } from './heightworkings.ts';
+export { lineTold } from './toldworkings.ts';
 export {
   ALL_AT_ONCE,
   interactions,

@@ -299,17 +299,17 @@ export function speedWorking(c: Compiled, result: PlanResult, line: string, leg:
     source: 'Continuity: the same water through the bore',
   };
 }
-/** Pressure on the pipe at the end of a leg with everything shut. */
-export function stationStaticWorking(
+/** Pressure of standing water on the pipe at a station. @param level of the water that stands on it, m above datum */
+export function staticAt(
   c: Compiled,
-  result: PlanResult,
   line: string,
   station: number,
+  level: number | undefined,
+  assumptions: readonly string[],
 ): Working | undefined {
   const map = c.lines.get(line);
-  const found = result.lines.get(line);
-  if (!map || !found || !Number.isFinite(found.staticGrade[station])) return undefined;
-  const [level, pipe] = [found.staticGrade[station], map.geometry.pipe[station]];
+  if (!map || level === undefined || !Number.isFinite(level)) return undefined;
+  const pipe = map.geometry.pipe[station];
   return {
     ...plainWorking(
       'station-static',
@@ -323,11 +323,21 @@ export function stationStaticWorking(
       ],
       ['p_0', pressureOfHead(level - pipe, c.water.density), 'pressure'],
       'Hydrostatics',
-      ['Every outlet and float shut, tanks at the level drawn.'],
+      assumptions,
     ),
     along: map.geometry.chainage[station],
   };
 }
+/** Pressure on the pipe at the end of a leg with everything shut. */
+export const stationStaticWorking = (
+  c: Compiled,
+  result: PlanResult,
+  line: string,
+  station: number,
+): Working | undefined =>
+  staticAt(c, line, station, result.lines.get(line)?.staticGrade[station], [
+    'Every outlet and float shut, tanks at the level drawn.',
+  ]);
 /** Height of the pipe at a station: its ground less its depth there. */
 export function pipeHeightWorking(c: Compiled, line: string, station: number): Working | undefined {
   const map = c.lines.get(line);

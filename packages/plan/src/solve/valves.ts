@@ -85,6 +85,59 @@ export const QUICK_CLOSING = 0.2;
 /** Bore over wall where the catalogue has no wall (assumption). */
 const USUAL_BORE_OVER_WALL = 12;
 
+/** What a tap shut at once does to a leg: the rise of pressure, the wave, and the way to open water. */
+export interface LegSurge {
+  readonly leg: number;
+  /** Pa */ readonly surge: number;
+  /** m/s */ readonly wave: number;
+  /** m */ readonly length: number;
+  /** Pa, with all shut and the tanks full */ readonly standing: number;
+  /** Pa */ readonly rating: number;
+  /** m/s */ readonly speed: number;
+}
+
+/**
+ * Of the legs of a line that are rated, where a tap at its end shuts at once.
+ * @param grade head at each station with all shut and the tanks full, m
+ */
+export function surgesOf(c: Compiled, result: PlanResult, id: string, grade: readonly number[]): LegSurge[] {
+  const map = c.lines.get(id);
+  const line = result.lines.get(id);
+  const to = map && c.nodes.get(map.plan.to)?.plan;
+  const quick = to !== undefined && (kindOf(to).shutsAtOnce?.(to) ?? false);
+  if (!map || !quick || !line || line.flow <= 0) return [];
+  const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
+  const route = routeTo(c, map.plan.to);
+  const length = (route?.lines ?? []).reduce((sum, l) => sum + (c.lines.get(l.line)?.geometry.chainage.at(-1) ?? 0), 0);
+  const over = grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density));
+  // each bore stops water of its own speed, with a wave of its own: a narrow pipe before a wide end is hit hardest
+  return map.plan.legs.flatMap((leg, k) => {
+    const { row } = resolvePipe(leg.pipe);
+    if (row?.ratingKPa === undefined) return [];
+    const bore = metresOfMm(row.insideDiameterMm);
+    const ratio = row.minimumWallMm === undefined ? USUAL_BORE_OVER_WALL : bore / metresOfMm(row.minimumWallMm);
+    const speed = line.flow / boreArea(bore);
+    const wave = waveSpeed(c.water.density, MODULUS[row.material], ratio);
+    return [
+      {
+        leg: k,
+        surge: surge(c.water.density, wave, speed, length, QUICK_CLOSING),
+        wave,
+        length,
+        standing: Math.max(over[k], over[k + 1]),
+        rating: pascals(row.ratingKPa) * deratingFactor(row, temperature),
+        speed,
+      },
+    ];
+  });
+}
+
+/** The leg of a line that a tap shut at once strains most. */
+export const worstSurge = (legs: readonly LegSurge[]): LegSurge | undefined => {
+  const used = (l: LegSurge): number => (l.standing + l.surge) / l.rating;
+  return legs.reduce<LegSurge | undefined>((w, l) => (w && used(w) >= used(l) ? w : l), undefined);
+};
+
 /**
  * Lines whose pipe would not bear a tap shut at once.
  * @param standing heads of each line with all shut and the tanks full, m
@@ -94,49 +147,10 @@ export function surgeFindings(
   result: PlanResult,
   standing: ReadonlyMap<string, readonly number[]>,
 ): Finding[] {
-  const found: Finding[] = [];
-  const temperature = c.plan.site?.waterTemperatureC ?? SITE_DEFAULTS.waterTemperatureC;
-  for (const [id, map] of c.lines) {
-    const to = c.nodes.get(map.plan.to)?.plan;
-    const quick = to !== undefined && (kindOf(to).shutsAtOnce?.(to) ?? false);
-    const line = result.lines.get(id);
-    if (!quick || !line || line.flow <= 0) continue;
-    const route = routeTo(c, map.plan.to);
-    const length = (route?.lines ?? []).reduce(
-      (sum, l) => sum + (c.lines.get(l.line)?.geometry.chainage.at(-1) ?? 0),
-      0,
-    );
-    const grade = standing.get(id) ?? [];
-    const over = grade.map((g, k) => pressureOfHead(g - map.geometry.pipe[k], c.water.density));
-    // each bore stops water of its own speed, with a wave of its own: a narrow pipe before a wide end is hit hardest
-    const legs = map.plan.legs.flatMap((leg, k) => {
-      const { row } = resolvePipe(leg.pipe);
-      if (row?.ratingKPa === undefined) return [];
-      const bore = metresOfMm(row.insideDiameterMm);
-      const ratio = row.minimumWallMm === undefined ? USUAL_BORE_OVER_WALL : bore / metresOfMm(row.minimumWallMm);
-      const speed = line.flow / boreArea(bore);
-      return [
-        {
-          surge: surge(
-            c.water.density,
-            waveSpeed(c.water.density, MODULUS[row.material], ratio),
-            speed,
-            length,
-            QUICK_CLOSING,
-          ),
-          standing: Math.max(over[k], over[k + 1]),
-          rating: pascals(row.ratingKPa) * deratingFactor(row, temperature),
-          closing: QUICK_CLOSING,
-          speed,
-        },
-      ];
-    });
-    const used = (l: (typeof legs)[number]): number => (l.standing + l.surge) / l.rating;
-    const worst = legs.reduce<(typeof legs)[number] | undefined>(
-      (w, l) => (w && used(w) >= used(l) ? w : l),
-      undefined,
-    );
-    if (worst && used(worst) > 1) found.push(finding('surge-too-much', id, worst));
-  }
-  return found;
+  return [...c.lines.keys()].flatMap((id) => {
+    const worst = worstSurge(surgesOf(c, result, id, standing.get(id) ?? []));
+    if (!worst || worst.standing + worst.surge <= worst.rating) return [];
+    const { surge: rise, standing: before, rating, speed } = worst;
+    return [finding('surge-too-much', id, { surge: rise, standing: before, rating, closing: QUICK_CLOSING, speed })];
+  });
 }

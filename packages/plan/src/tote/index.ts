@@ -18,4 +18,11 @@ export {
   type ToteRuns,
   type ToteServes,
 } from './tote.ts';
-export { fillWorking, lastsWorking, toteHoldsWorking, toteMassWorking, toteTapWorking } from './workings.ts';
+export {
+  fillWorking,
+  lastsWorking,
+  toteHoldsWorking,
+  toteMassWorking,
+  toteSlopeWorking,
+  toteTapWorking,
+} from './workings.ts';

@@ -53,6 +53,7 @@ export interface ToteRuns {
   readonly windEmpty: number;
   readonly windFull: number;
   readonly slopeFull: number;
+  /** m, the narrow side of its base */ readonly width: number;
   readonly pushEmpty: number;
   /** Months (0 to 11) in which it stands out, and the frosty ones among them. */
   readonly months: readonly number[];
@@ -134,6 +135,7 @@ export function toteRuns(c: Compiled, node: Tote): ToteRuns {
     empty,
     windEmpty: tippingWind(loose(empty, height / 2)),
     windFull: tippingWind(loose(mass, node.overflowM / 2)),
+    width,
     slopeFull: tippingSlope(loose(mass, node.overflowM / 2)),
     pushEmpty: tippingPush(loose(empty, height / 2)),
     months,

@@ -57,6 +57,22 @@ export const toteMassWorking = (c: Compiled, r: ToteRuns): Working => {
   );
 };
 
+/** Slope of the ground at which it goes over, full. */
+export const toteSlopeWorking = (r: ToteRuns): Working =>
+  plainWorking(
+    'tote-slope',
+    nameOf(r.node),
+    '\\frac{ {{b}} / 2 }{ {{s}} + {{h}} / 2 }',
+    [
+      ['b', 'b', 'narrow side of its base', r.width, 'length', { source: 'entered' }],
+      ['s', 's', 'what it stands on', r.node.standM ?? 0, 'length', { source: 'entered' }],
+      ['h', 'h', 'water in it when it is full', r.node.overflowM, 'length', { source: 'entered' }],
+    ],
+    ['m', r.slopeFull, 'ratio'],
+    'Its weight stands over the edge of its base',
+    ['What it stands on holds together and gives way nowhere.'],
+  );
+
 export const lastsWorking = (r: ToteRuns): Working => ({
   code: 'tote-lasts',
   of: nameOf(r.node),

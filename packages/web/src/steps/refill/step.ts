@@ -12,6 +12,7 @@ import { countOf, type StepJudgement } from '../../judgement/stepjudgement.ts';
 import type { StepRow } from '../step.ts';
 import { useGuessing } from './guess.ts';
 import { resultsAt } from './moment.ts';
+import { toldKey } from '@vernal-slope/plan/simulate';
 import { refillState } from './state.ts';
 import { useRefill } from './useRefill.ts';
 
@@ -118,7 +119,12 @@ export const refillStep: StepRow = {
           ? resultsAt(page.plan.value, picture.value, at.value, page.results.value)
           : null,
       ),
-      working: (key) => (key.of === 'time' ? picture.value?.workings[key.id] : undefined),
+      working: (key) =>
+        key.of === 'time'
+          ? picture.value?.workings[key.id]
+          : key.of === 'told'
+            ? picture.value?.workings[toldKey(key.id, key.figure)]
+            : undefined,
     };
   },
 };
