@@ -21,8 +21,10 @@ import {
 export const SHEET_WIDTH = 182;
 const LEFT = 22;
 const RIGHT = 7;
-/** Room for heights, mm. */
+/** Room for heights, mm; of a line with many pegs less, for its table takes more of the sheet. */
 const TALL = 50;
+const LEAST_TALL = 36;
+const tallFor = (legs: number): number => Math.max(LEAST_TALL, TALL - 3.5 * Math.max(0, legs - 4));
 const HEAD = 8;
 const PEGS = 15;
 const FOOT = 9;
@@ -109,7 +111,7 @@ export function profileDrawing(asked: ProfileAsked): ProfileDrawn {
   const heights = [...g.ground, ...g.pipe, ...running.map((r) => r.grade), ...standing, ...vessels];
   const [low, high] = [Math.min(...heights), Math.max(...heights)];
   const pad = Math.max(0.04 * (high - low), 0.15);
-  const scaleZ = scaleFor(high - low + 2 * pad, TALL);
+  const scaleZ = scaleFor(high - low + 2 * pad, tallFor(g.chainage.length - 1));
   const mm = (m: number): number => (m * 1000) / scaleZ;
   const tall = Math.max(24, mm(high - low + 2 * pad));
   const floorY = HEAD + tall;
