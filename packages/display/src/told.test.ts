@@ -1,7 +1,7 @@
 // Figures that findings tell: each opens a working that gives this very figure, and its rule gives it again.
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { ruleValue, type Working } from '@vernal-slope/core/working';
+import { ruleInFigures, ruleValue, type Working } from '@vernal-slope/core/working';
 import { balanceFindings, planBalance } from '@vernal-slope/plan/budget';
 import { judgeCabins } from '@vernal-slope/plan/cabin';
 import { compilePlan } from '@vernal-slope/plan/compile';
@@ -76,6 +76,8 @@ function holds({ key, working }: Told): void {
   // how many there are is a whole number
   const given = Number.isInteger(value) && value > 1 ? Math.floor(result.value + 1e-9) : result.value;
   expect(Math.abs(given), nameOf(key)).toBeCloseTo(Math.abs(value), 9);
+  // nothing runs together when figures stand where symbols stood
+  expect(ruleInFigures(working, () => '1.5')).not.toMatch(/\\cdot[a-zA-Z]|[\d)][a-zA-Z]|\{\{/);
   if (NOT_PUT_IN.includes(working.code)) return;
   let again: number;
   try {

@@ -1,6 +1,7 @@
 // Every figure that is worked out leads to a working, which gives that very figure.
+import katex from 'katex';
 import { describe, expect, it } from 'vitest';
-import { ruleValue } from '@vernal-slope/core/working';
+import { ruleInFigures, ruleInSymbols, ruleValue } from '@vernal-slope/core/working';
 import { loadPlan } from '@vernal-slope/plan/document';
 import type { Plan } from '@vernal-slope/plan/schema';
 import { bookOf } from '../book/index.ts';
@@ -97,6 +98,11 @@ describe.each(PLANS)('%s', (_, plan) => {
       expect(chance, working.of).toBeLessThanOrEqual(working.result.value + 1e-9);
       expect(chance, working.of).toBeGreaterThan(0.7 * working.result.value);
     }
+  });
+  it('has rules that are set without a fault, in symbols and with figures put in', () => {
+    for (const working of w.workings())
+      for (const tex of [ruleInSymbols(working), ruleInFigures(working, () => '1.5'), ...(working.also ?? [])])
+        expect(() => katex.renderToString(tex, { throwOnError: true, strict: false }), tex).not.toThrow();
   });
   it('has rules that give their figures', () => {
     const judged = w.workings().flatMap((working) => {

@@ -58,7 +58,7 @@ export const ruleInSymbols = (w: Working): string => w.rule.replace(/\{\{(\w+)\}
 /** The rule with each term's figure in place, formatted by the caller (a negative figure gets brackets). */
 export const ruleInFigures = (w: Working, format: (term: Term) => string): string =>
   // what stands side by side as symbols needs a sign between as figures
-  w.rule.replace(/\\,/g, '\\cdot').replace(/\{\{(\w+)\}\}/g, (_, key) => {
+  w.rule.replace(/(?<!,)\\,/g, '\\cdot ').replace(/\{\{(\w+)\}\}/g, (_, key) => {
     const term = termOf(w, key);
     return term.value < 0 ? `(${format(term)})` : format(term);
   });

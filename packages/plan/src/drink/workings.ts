@@ -9,7 +9,7 @@ export function standingWorking(c: Compiled, s: RailStands, k: DrinkerStands): W
   return {
     code: 'drinker-standing',
     of: s.rail.name ?? s.rail.id,
-    rule: 'p = \\rho\\,g\\,({{full}} - {{mouth}})',
+    rule: 'p = {{rho}} \\, {{g}} \\, ({{full}} - {{mouth}})',
     terms: [
       {
         key: 'full',
@@ -34,7 +34,7 @@ export function drinkingWorking(c: Compiled, s: RailStands, k: DrinkerStands): W
   return {
     code: 'drinker-drinking',
     of: s.rail.name ?? s.rail.id,
-    rule: 'p = \\rho\\,g\\,({{low}} - {{mouth}}) - {{loss}}',
+    rule: 'p = {{rho}} \\, {{g}} \\, ({{low}} - {{mouth}}) - {{loss}}',
     terms: [
       {
         key: 'low',
@@ -67,7 +67,7 @@ export function standRangeWorking(c: Compiled, s: RailStands, range: StandRange)
   return {
     code: 'rail-stand',
     of: s.rail.name ?? s.rail.id,
-    rule: 's_\\mathrm{most} = {{stand}} + \\frac{{{most}} - {{now}}}{\\rho\\,g}',
+    rule: 's_\\mathrm{most} = {{stand}} + \\frac{ {{most}} - {{now}} }{ {{rho}} \\, {{g}} }',
     terms: [
       { key: 'stand', tex: 's', name: 'stand of the bucket now', value: stand, dimension: 'length' },
       {

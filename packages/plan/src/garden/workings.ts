@@ -1,4 +1,5 @@
 // The workings of what the benches show.
+import { GRAVITY } from '@vernal-slope/core/units';
 import { headOfPressure } from '@vernal-slope/core/water';
 import { plainWorking, sumWorking, type Term, type Working } from '@vernal-slope/core/working';
 import { metresOfMm, type Compiled } from '../compile/index.ts';
@@ -192,7 +193,7 @@ export function emitterWorking(c: Compiled, e: EmitterRuns): Working {
     return {
       code: 'emitter-hole',
       of: 'a hole',
-      rule: 'q = {{cd}}\\,\\frac{\\pi}{4}{{d}}^2\\sqrt{2\\,g\\,{{h}}}',
+      rule: 'q = {{cd}} \\frac{\\pi}{4} {{d}}^2 \\sqrt{ 2 \\cdot {{g}} \\, {{h}} }',
       terms: [
         {
           key: 'cd',
@@ -202,6 +203,7 @@ export function emitterWorking(c: Compiled, e: EmitterRuns): Working {
           dimension: 'ratio',
         },
         length('d', 'd', 'drill', d),
+        { key: 'g', tex: 'g', name: 'standard gravity', value: GRAVITY, dimension: 'gravity', source: 'ISO 80000-3' },
         where,
       ],
       result: { tex: 'q', value: e.flow, dimension: 'flow' },
