@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { ruleInFigures, ruleValue, type Working } from '@vernal-slope/core/working';
-import { balanceFindings, planBalance } from '@vernal-slope/plan/budget';
+import { balanceFindings, planBalance, storeFindings } from '@vernal-slope/plan/budget';
 import { judgeCabins } from '@vernal-slope/plan/cabin';
 import { compilePlan } from '@vernal-slope/plan/compile';
 import { loadPlan } from '@vernal-slope/plan/document';
@@ -47,6 +47,7 @@ function told(plan: Plan, inTime = true): Told[] {
   const found = [
     ...judgePlan(compiled, result),
     ...balanceFindings(balance),
+    ...plan.nodes.filter(isStore).flatMap((tank) => storeFindings(plan, tank.id, balance)),
     ...judgeTroughs(compiled),
     ...judgeGarden(compiled),
     ...judgeRails(compiled),
@@ -150,6 +151,7 @@ interface Loose {
   readonly plots: readonly { drinkers: object }[];
   readonly drains: readonly { legs: readonly object[] }[];
   readonly site?: object;
+  readonly needs?: object;
 }
 interface LooseNode {
   readonly id: string;
@@ -291,6 +293,22 @@ const OWN: readonly (readonly [codes: string, () => Plan])[] = [
       ),
   ],
   ['valve-eats', () => hill([[30, 96]], { fittings: [{ type: 'globe' }] })],
+  ['walk-misses-node', () => changed('tarn-foot', (node) => set(node('foot'), { groundM: 543 }))],
+  [
+    'overflow-small',
+    () => changed('kestrel-croft', (node) => set(node('barn'), { overflowPipe: { insideDiameterMm: 12, dropM: 0.1 } })),
+  ],
+  ['fire-kept', () => changed('ousel-bank', (_, plan) => set(plan, { needs: { ...plan.needs, fireReserveL: 900 } }))],
+  ['bridges-not', () => changed('tarn-foot', (node) => set(node('tank'), { startLevelM: 0.1, overflowM: 0.12 }))],
+  [
+    'tests-one-season',
+    () =>
+      changed('tarn-foot', (node) => {
+        const fills = [1, 2, 3].map((k) => ({ volumeL: 10, seconds: 60 + k }));
+        set(node('box'), { yieldLpm: undefined, tests: [{ date: '2026-09-05', method: 'bucket', fills }] });
+      }),
+  ],
+  ['source-held-back', () => changed('tarn-foot', (node) => set(node('box'), { yieldLpm: 500 }))],
   ['gutter-overflows', () => changed('kestrel-croft', (node) => set(node('roof').roof, { designRainMmPerH: 400 }))],
   [
     'stand-check',

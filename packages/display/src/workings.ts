@@ -110,6 +110,7 @@ const NAMES: Readonly<Record<string, string>> = {
   'valve-share': 'share of the head that a valve takes of',
   surge: 'rise of pressure by a tap shut at once, on',
   misclosure: 'misclosure of',
+  'walk-missed': 'what the walk misses by,',
   'misclosure-expected': 'misclosure to be expected of',
   'passing-by': 'water that passes by',
   'design-rain': 'design rain on',

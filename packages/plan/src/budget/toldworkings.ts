@@ -3,10 +3,13 @@ import { plainWorking, sumWorking, type Working } from '@vernal-slope/core/worki
 import { GUTTER_LENGTH } from '@vernal-slope/core/supply';
 import { metresOfMm, rainRate } from '../compile/index.ts';
 import type { ToldFigure } from '../findings/index.ts';
-import { isSource, isVessel, nameOf } from '../kinds/index.ts';
+import { isSource, isStore, isVessel, nameOf } from '../kinds/index.ts';
 import { gutterCarries, roofArea, summariseTests } from '../year/index.ts';
 import type { PlanBalance } from './balance.ts';
-import { volumeWorking } from './storeworkings.ts';
+import { tankStore, type TankStore } from './store.ts';
+import { largestWorking, reserveWorking, volumeWorking } from './storeworkings.ts';
+import { testWorking, usableWorking } from './workings.ts';
+import { yieldWorking } from './yieldworkings.ts';
 
 const DAY = 86_400;
 const WEEK = 7;
@@ -158,12 +161,36 @@ const floatRoom: Told = (b, id) => {
   );
 };
 
+/** Of a tank as a store. */
+const stored =
+  (make: (store: TankStore, b: PlanBalance) => Working | undefined): Told =>
+  (b, id) => {
+    const node = b.plan.nodes.find((n) => n.id === id);
+    return isStore(node) ? make(tankStore(b.plan, node, b), b) : undefined;
+  };
+/** The lowest of a source's tests. */
+const lowest: Told = (b, id) => {
+  const source = sourceOf(b, id);
+  const tests = source && summariseTests(source);
+  return source && tests && testWorking(nameOf(source), tests.low);
+};
+/** What a source's line brings of it in the tightest month. */
+const brought: Told = (b, id) => {
+  const y = b.yields.find((one) => one.source.id === id);
+  return y && yieldWorking(b, y, b.tightest);
+};
+
 /** By code, then by the finding's value. */
 const TOLD: Readonly<Record<string, Readonly<Record<string, Told>>>> = {
   'passing-by': { perDay: passesBy },
   'gutter-enough': { carries: gutter, comes: designRain },
   'gutter-overflows': { carries: gutter, comes: designRain },
   'week-short': { week },
+  'tests-one-season': { flow: lowest },
+  'source-held-back': { brings: brought },
+  'overflow-small': { largest: stored(largestWorking) },
+  'fire-kept': { reserve: stored(reserveWorking) },
+  'bridges-not': { usable: stored((store) => usableWorking(nameOf(store.tank), store)) },
   'float-costs': { depth: floatDepth, volume: floatRoom },
 };
 

@@ -56,7 +56,7 @@ export const storeFindings = {
     step: 'store',
     words: {
       en: (t) =>
-        say`The overflow carries ${t.fig('carries', t.to('overflow'))} before the rim and ${t.fig('largest')} may come: the tank tops over.`,
+        say`The overflow carries ${t.fig('carries', t.to('overflow'))} before the rim and ${t.fig('largest', 'told')} may come: the tank tops over.`,
     },
   }),
   'overflow-enough': row({
@@ -91,20 +91,20 @@ export const storeFindings = {
     step: 'store',
     words: {
       en: (t) =>
-        say`It does not bridge the day: ${t.fig('bridge', t.to('bridge', t.v.month))} are needed and ${t.fig('usable')} can be used.`,
+        say`It does not bridge the day: ${t.fig('bridge', t.to('bridge', t.v.month))} are needed and ${t.fig('usable', 'told')} can be used.`,
     },
   }),
   'fire-kept': row({
     values: { reserve: 'volume' },
     severity: 'ok',
     step: 'store',
-    words: { en: (t) => say`The fire reserve of ${t.fig('reserve')} fits and is never planned away.` },
+    words: { en: (t) => say`The fire reserve of ${t.fig('reserve', 'told')} fits and is never planned away.` },
   }),
   'fire-not-kept': row({
     values: { reserve: 'volume' },
     severity: 'error',
     step: 'store',
-    words: { en: (t) => say`The fire reserve of ${t.fig('reserve')} does not fit into it.` },
+    words: { en: (t) => say`The fire reserve of ${t.given('reserve')} does not fit into it.` },
   }),
   'days-met': row({
     values: { share: 'share', hours: 'count', volume: 'share', spill: 'volume', longest: 'count' },

@@ -16,7 +16,7 @@ export const walkFindings = {
     step: 'walk',
     words: {
       en: (t) =>
-        say`The walk of ${t.here} ends ${t.fig('by')} off the height given for ${t.text('node')}. One of the two is wrong.`,
+        say`The walk of ${t.here} ends ${t.fig('by', 'told')} off the height given for ${t.text('node')}. One of the two is wrong.`,
     },
   }),
   'walk-closes': row({

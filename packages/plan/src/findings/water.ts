@@ -64,7 +64,7 @@ export const waterFindings = {
     step: 'water',
     words: {
       en: (t) =>
-        say`All its tests are of one season: ${t.fig('flow')}, of ${t.date('date')}, are counted on all the year. Test it at the end of the dry months.`,
+        say`All its tests are of one season: ${t.fig('flow', 'told')}, of ${t.date('date')}, are counted on all the year. Test it at the end of the dry months.`,
     },
   }),
   'fill-questioned': row({
@@ -164,7 +164,7 @@ export const waterFindings = {
       en: (t) =>
         t.v.how === 'nothing'
           ? say`Of the ${t.perDay('gives')} that ${t.here} gives in ${t.month('month')} its line brings nothing: what it fills stands too high for it, or its way is shut. It is not counted.`
-          : say`Of the ${t.perDay('gives')} that ${t.here} gives in ${t.month('month')} its line brings ${t.perDay('brings')} with everything open: no more is counted.`,
+          : say`Of the ${t.perDay('gives')} that ${t.here} gives in ${t.month('month')} its line brings ${t.perDay('brings', 'told')} with everything open: no more is counted.`,
     },
   }),
   'months-short': row({

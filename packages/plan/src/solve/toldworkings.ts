@@ -285,6 +285,24 @@ const misclosure: Told = ({ c, map, of }) => {
     'Walked less known',
   );
 };
+/** By how much a walk ends off the height of its place. */
+const missed: Told = ({ c, map, of }) => {
+  const to = placeOf(c.plan, map.plan.to);
+  const walked = map.geometry.ground[map.geometry.ground.length - 1];
+  return (
+    to &&
+    sumWorking(
+      'walk-missed',
+      of,
+      [
+        { name: 'ground at its end as it was walked', value: walked, source: 'your walk' },
+        { name: 'ground of the place that it leads to', value: to.groundM, less: true, source: 'entered' },
+      ],
+      ['\\Delta z', walked - to.groundM, 'length'],
+      'Walked less entered',
+    )
+  );
+};
 const expected: Told = ({ c, map, of }) => {
   const close = lineClosure(c.plan, map.plan);
   if (!close) return undefined;
@@ -336,6 +354,7 @@ const TOLD: Readonly<Record<string, Readonly<Record<string, Told>>>> = {
   'reducer-idle': { before },
   'surge-too-much': { surge: surge('surge'), standing: surge('standing'), speed: surge('speed') },
   'walk-closes': { by: misclosure, expected },
+  'walk-misses-node': { by: missed },
 };
 
 /** The working of a figure that a finding about a line tells; undefined where it has none, or the line is gone. */
