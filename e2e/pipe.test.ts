@@ -81,6 +81,19 @@ describe('figures of the Pipe step', () => {
     await page.find('.formula .katex');
     expect(await drawer()).toContain('share of its flow that is lost by Bunk cabin shower while Kitchen tap is open');
     await page.press(Key.ESCAPE);
+    await page.until('it to go', async () => (await page.driver.findElements(By.css('.drawer'))).length === 0);
+    // a figure that only a sentence tells
+    const stands = await page.until('the sentence of the hump', () =>
+      page.driver.executeScript<string | undefined>(
+        `const told = [...document.querySelectorAll('.judgement li')].find((li) => li.textContent.includes('holds the flow to'));
+         const last = [...(told?.querySelectorAll('button.figure') ?? [])].at(-1); last?.focus(); return last?.textContent.trim();`,
+      ),
+    );
+    await page.press(Key.ENTER);
+    await page.find('.formula .katex');
+    expect(await drawer()).toContain('height over the running line of Hill tank to Low Meadow');
+    expect(await drawer()).toContain(stands);
+    await page.press(Key.ESCAPE);
   });
 });
 

@@ -957,10 +957,77 @@ const BOOK = [
   ],
 ];
 
+const D = 'packages/display/src/';
+/** Figures that findings tell: their tests are those of the display. */
+const TOLD = [
+  [
+    'told: all shut with the tanks as they stand',
+    `${P}solve/toldworkings.ts`,
+    "{ level: 'full' }",
+    "{ level: 'start' }",
+  ],
+  [
+    'told: a full pipe with the yield counted',
+    `${P}solve/findings.ts`,
+    'if (limitLink >= 0) state.limit',
+    'if (limitLink > 1e6) state.limit',
+  ],
+  [
+    'told: the air whole where it is pressed',
+    `${P}solve/toldworkings.ts`,
+    'pressed ? air.missingCompressed : air.missing',
+    'pressed ? air.missing : air.missing',
+  ],
+  [
+    'told: another leg’s surge',
+    `${P}solve/toldworkings.ts`,
+    'speedWorking(c, result, id, worst.leg);',
+    'speedWorking(c, result, id, worst.leg + 1);',
+  ],
+  [
+    'told: a misclosure added',
+    `${P}solve/toldworkings.ts`,
+    "name: 'known height of its end', value: known, less: true",
+    "name: 'known height of its end', value: known, less: false",
+  ],
+  [
+    'told: the room over a float',
+    `${P}budget/toldworkings.ts`,
+    '[float.node.overflowM, float.closes]',
+    '[float.node.overflowM, float.node.overflowM]',
+  ],
+  [
+    'told: the gutter without its length',
+    `${P}budget/toldworkings.ts`,
+    'gutterCarries(g)',
+    'gutterCarries({ ...g, lengthM: 30 })',
+  ],
+  [
+    'told: the bed that is least off',
+    `${D}toldbenches.ts`,
+    'most(stands.beds, (b) => Math.abs(b.off))',
+    'most(stands.beds, (b) => -Math.abs(b.off))',
+  ],
+  [
+    'told: the steepest leg of a drain',
+    `${D}toldbenches.ts`,
+    'most(r.legs, (l) => -l.fall)',
+    'most(r.legs, (l) => l.fall)',
+  ],
+  ['told: a stand’s first check', `${D}toldbenches.ts`, 'k.code === values.check', 'k.code !== values.check'],
+  [
+    'told: what a run changes, the other way',
+    `${P}simulate/workings.ts`,
+    "['\\\\Delta y', v.end - v.start, 'length']",
+    "['\\\\Delta y', v.end - 2 * v.start, 'length']",
+  ],
+];
+
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : '';
-const faults = [...NAMED.map((f) => [...f, 'named']), ...[...OWN, ...SERVER, ...BOOK].map((f) => [...f, 'own'])].filter(
-  ([name]) => name.includes(only),
-);
+const faults = [
+  ...NAMED.map((f) => [...f, 'named']),
+  ...[...OWN, ...SERVER, ...BOOK, ...TOLD].map((f) => [...f, 'own']),
+].filter(([name]) => name.includes(only));
 
 const copy = mkdtempSync(join(tmpdir(), 'vernal-mutate-'));
 const listed = spawnSync('git', ['ls-files', 'packages', 'demo', 'scripts', '*.json', '*.ts', '*.js'], {
@@ -994,8 +1061,9 @@ for (const [name, file, from, to, group] of faults) {
     path,
     text.replace(from, () => to),
   );
-  // what is wrong with the book its own tests see
-  const tests = file.startsWith(B) ? ['run', 'packages/book'] : ['related', path, '--run'];
+  // what is wrong with the book its own tests see, and so with what is told
+  const own = file.startsWith(B) ? 'packages/book' : name.startsWith('told:') ? 'packages/display' : undefined;
+  const tests = own ? ['run', own] : ['related', path, '--run'];
   const args = [...tests, '--bail', '1', '--config', 'vitest.config.ts', '--reporter', 'dot'];
   // tests of the server take their time, and see nothing of the rest
   const others = file.startsWith(S) ? ['--exclude', 'scripts/**'] : ['--exclude', 'packages/server/**'];

@@ -8,6 +8,9 @@ import chrome from 'selenium-webdriver/chrome.js';
 
 const axeSource = readFileSync(fileURLToPath(import.meta.resolve('axe-core/axe.min.js')), 'utf8');
 const PATIENCE_MS = 20_000;
+/** Between two looks at the page, at first and after a while. */
+const SOON_MS = 30;
+const SELDOM_MS = 250;
 
 export { Key };
 
@@ -86,7 +89,8 @@ export class Page {
   /** Runs a function in the page until it gives something; says what was waited for when it does not. */
   async until<T>(what: string, look: () => Promise<T | undefined | null | false>, patience = PATIENCE_MS): Promise<T> {
     const end = Date.now() + patience;
-    for (;;) {
+    // looking takes the page's own time: what takes long is looked at less and less often
+    for (let pause = SOON_MS; ; pause = Math.min(SELDOM_MS, 1.5 * pause)) {
       try {
         const found = await look();
         if (found !== undefined && found !== null && found !== false) return found;
@@ -94,7 +98,7 @@ export class Page {
         if (Date.now() > end) throw error;
       }
       if (Date.now() > end) throw new Error(`waited in vain for ${what}`);
-      await new Promise((resolve) => setTimeout(resolve, 50));
+      await new Promise((resolve) => setTimeout(resolve, pause));
     }
   }
 
