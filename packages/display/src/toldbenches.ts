@@ -32,20 +32,19 @@ const DAY = 86_400;
 const most = <T>(list: readonly T[], by: (item: T) => number): T | undefined =>
   list.reduce<T | undefined>((best, item) => (best === undefined || by(item) > by(best) ? item : best), undefined);
 
-/** A figure as a share of another, each with its working. */
-function shareOf(of: string, [name, part]: [string, Working], [ofWhat, whole]: [string, Working]): Working {
-  return plainWorking(
-    'share',
+/** What a trough holds, as a share of what is drunk there in a day. */
+const heldShare = (of: string, holds: Working, day: Working): Working =>
+  plainWorking(
+    'trough-share',
     of,
-    '\\frac{ {{part}} }{ {{whole}} }',
+    '\\frac{ {{held}} }{ {{day}} }',
     [
-      ['part', part.result.tex, name, part.result.value, part.result.dimension, { working: part }],
-      ['whole', whole.result.tex, ofWhat, whole.result.value, whole.result.dimension, { working: whole }],
+      ['held', 'V_\\mathrm{held}', 'what it holds', holds.result.value, 'volume', { working: holds }],
+      ['day', 'V_\\mathrm{day}', 'what they drink in a day', day.result.value, 'volume', { working: day }],
     ],
-    ['s', part.result.value / whole.result.value, 'ratio'],
+    ['s', holds.result.value / day.result.value, 'ratio'],
     'Share of the whole',
   );
-}
 /** A flow kept up for a day. */
 const allDay = (of: string, flow: Working): Working =>
   plainWorking(
@@ -73,7 +72,7 @@ function troughFigures(c: Compiled, id: string): Figures {
     'trough-holds.holds': () => holds,
     'trough-small.holds': () => holds,
     'trough-small.wants': () => holdsWorking(r),
-    'trough-holds.share': () => shareOf(of, ['what it holds', holds], ['what they drink in a day', drinkWorking(r)]),
+    'trough-holds.share': () => heldShare(of, holds, drinkWorking(r)),
     'trough-slow.wants': () =>
       r.wantsFlow <= 0
         ? undefined

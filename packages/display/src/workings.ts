@@ -118,7 +118,7 @@ const NAMES: Readonly<Record<string, string>> = {
   'week-short': 'water out of the store in the driest week of',
   'float-depth': 'room over the float of',
   'float-room': 'water that the float keeps out of',
-  share: 'share,',
+  'trough-share': 'share of a day’s water held by',
   'all-day': 'water a day through',
   'trough-wants': 'flow asked by',
   'trough-rim': 'height of the rim of',
