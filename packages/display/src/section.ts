@@ -124,9 +124,9 @@ export interface Section {
   readonly beds: readonly DrawnBed[];
   /** Holes along pipes, those taped over left out. */
   readonly holes: readonly Point[];
-  /** Greywater that falls away from a place of the way or behind it. */
   /** Totes that no line joins, at the place where they are filled. */
   readonly totes: readonly DrawnTote[];
+  /** Greywater that falls away from a place of the way or behind it. */
   readonly drains: readonly { readonly id: string; readonly points: readonly Point[] }[];
   /** Places on the drawn way, from which a line can be led. */
   readonly places: readonly { readonly id: string; readonly x: number; readonly z: number }[];

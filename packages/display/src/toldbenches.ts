@@ -1,6 +1,7 @@
 // Workings of figures that the findings of benches tell: of troughs, beds, rows of holes, drinkers, drains, totes, filters, stands.
 import { plainWorking, sumWorking, type Working } from '@vernal-slope/core/working';
-import { volumeWorking } from '@vernal-slope/plan/budget';
+import { allDayWorking, volumeWorking } from '@vernal-slope/plan/budget';
+import { aloneWorkings } from '@vernal-slope/plan/cabin';
 import { vesselHeight, type Compiled } from '@vernal-slope/plan/compile';
 import { drinkingWorking, isRail, railDayWorking, railStands, standingWorking } from '@vernal-slope/plan/drink';
 import type { ToldFigure } from '@vernal-slope/plan/findings';
@@ -18,7 +19,6 @@ import {
 } from '@vernal-slope/plan/garden';
 import { basinWorking, drainRuns, fallWorking, longestWorking } from '@vernal-slope/plan/greywater';
 import { isBasin, isFilter, isStore, isTote, nameOf } from '@vernal-slope/plan/kinds';
-import { flowWorking, optionsOf, pressureWorking, solvePlan } from '@vernal-slope/plan/solve';
 import { standAnswer } from '@vernal-slope/plan/stand';
 import { lastsWorking, toteMassWorking, toteRuns, toteSlopeWorking, toteTapWorking } from '@vernal-slope/plan/tote';
 import { filmWorking, filterDayWorking, filterRuns, sandWorking } from '@vernal-slope/plan/treat';
@@ -27,7 +27,6 @@ import { planMonth } from '@vernal-slope/plan/year';
 
 /** By the finding's value: how its working is made. */
 type Figures = Readonly<Record<string, () => Working | undefined>>;
-const DAY = 86_400;
 
 const most = <T>(list: readonly T[], by: (item: T) => number): T | undefined =>
   list.reduce<T | undefined>((best, item) => (best === undefined || by(item) > by(best) ? item : best), undefined);
@@ -44,19 +43,6 @@ const heldShare = (of: string, holds: Working, day: Working): Working =>
     ],
     ['s', holds.result.value / day.result.value, 'ratio'],
     'Share of the whole',
-  );
-/** A flow kept up for a day. */
-const allDay = (of: string, flow: Working): Working =>
-  plainWorking(
-    'all-day',
-    of,
-    '{{q}} \\, {{t}}',
-    [
-      ['q', flow.result.tex, 'flow', flow.result.value, 'flow', { working: flow }],
-      ['t', 't', 'a day', DAY, 'time'],
-    ],
-    ['V', flow.result.value * DAY, 'volume'],
-    'The same all day',
   );
 
 function troughFigures(c: Compiled, id: string): Figures {
@@ -82,14 +68,7 @@ function troughFigures(c: Compiled, id: string): Figures {
             '\\frac{ {{v}} }{ {{t}} }',
             [
               ['v', 'V_d', 'what they drink in a day', r.perDay, 'volume', { working: drinkWorking(r) }],
-              [
-                't',
-                't',
-                'in which they drink',
-                r.perDay / r.wantsFlow,
-                'time',
-                { source: 'visits entered at Need, or the rule' },
-              ],
+              ['t', 't', 'in which they drink', r.drinkTime, 'time', { source: 'table of animals, or the rule' }],
             ],
             ['Q', r.wantsFlow, 'flow'],
             'The day’s water in the hours in which they drink',
@@ -106,7 +85,7 @@ function troughFigures(c: Compiled, id: string): Figures {
         'Addition of heights',
       ),
     'trough-kept-open.keeps': () => frost,
-    'trough-kept-open.day': () => frost && allDay(of, frost),
+    'trough-kept-open.day': () => frost && allDayWorking('all-day', of, 'flow', frost.result.value, { working: frost }),
     'trough-not-kept-open.keeps': () => frost,
   };
 }
@@ -321,16 +300,12 @@ function vesselFigures(c: Compiled, id: string): Figures {
 
 /** Of a tap that is open alone. */
 function tapFigures(c: Compiled, id: string): Figures {
-  const options = optionsOf(c, [id], 'start');
-  const result = solvePlan(c, options);
-  const named = (w: Working | undefined): Working | undefined => w && { ...w, of: `${w.of}, alone` };
-  const pressure = (): Working | undefined => named(pressureWorking(c, result, id, options));
-  const flow = (): Working | undefined => named(flowWorking(c, result, id, options));
+  const { flow, pressure } = aloneWorkings(c, id);
   return {
-    'fixture-starves.pressure': pressure,
-    'fixture-slow.flow': flow,
-    'fixture-under-code.flow': flow,
-    'fixture-under-code.pressure': pressure,
+    'fixture-starves.pressure': () => pressure,
+    'fixture-slow.flow': () => flow,
+    'fixture-under-code.flow': () => flow,
+    'fixture-under-code.pressure': () => pressure,
   };
 }
 

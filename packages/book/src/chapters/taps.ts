@@ -1,25 +1,10 @@
 // Taps under one tank: each alone, and as the plan leaves it.
-import { cabinRuns, type Cabin } from '@vernal-slope/plan/cabin';
-import { flowWorking, optionsOf, pressureWorking, solvePlan } from '@vernal-slope/plan/solve';
-import type { Working } from '@vernal-slope/core/working';
+import { aloneWorkings, cabinRuns, type Cabin } from '@vernal-slope/plan/cabin';
 import { showText } from '@vernal-slope/display/quantities';
 import { barsDrawing } from '../drawing/index.ts';
 import type { Block, Sheet } from '../model/index.ts';
 import type { Writer } from '../known/index.ts';
 import { said } from './bench.ts';
-
-/** Workings of a tap that is open alone. */
-function alone(w: Writer, id: string): { flow?: Working; pressure?: Working } {
-  const { compiled } = w.known;
-  const options = optionsOf(compiled, [id], 'start');
-  const result = solvePlan(compiled, options);
-  const named = (working: Working | undefined): Working | undefined =>
-    working && { ...working, of: `${working.of}, alone` };
-  return {
-    flow: named(flowWorking(compiled, result, id, options)),
-    pressure: named(pressureWorking(compiled, result, id, options)),
-  };
-}
 
 export function cabinSheet(w: Writer, cabin: Cabin): Sheet {
   const { compiled, units, result, findings } = w.known;
@@ -52,7 +37,7 @@ export function cabinSheet(w: Writer, cabin: Cabin): Sheet {
         ],
         rows: runs.fixtures.map((f) => {
           const now = result.nodes.get(f.tap.id);
-          const by = runs.settled ? alone(w, f.tap.id) : {};
+          const by = runs.settled ? aloneWorkings(compiled, f.tap.id) : {};
           return {
             cells: [
               [w.name(f.tap.id)],

@@ -36,7 +36,7 @@ export {
 export { balanceFindings, qualityFindings, storeFindings } from './findings.ts';
 export { balanceReport, storeReport, type BalanceReport, type StoreReport } from './report.ts';
 export { capacityWorking, largestWorking, reserveWorking, todayWorking, volumeWorking } from './storeworkings.ts';
-export { waterTold } from './toldworkings.ts';
+export { allDayWorking, waterTold } from './toldworkings.ts';
 export { leanWorking, neededWorking, yieldWorking } from './yieldworkings.ts';
 export {
   bridgeWorking,

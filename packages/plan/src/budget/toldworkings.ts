@@ -1,5 +1,5 @@
 // Workings of figures that findings about sources, needs and floats tell.
-import { plainWorking, sumWorking, type Working } from '@vernal-slope/core/working';
+import { plainWorking, sumWorking, type Term, type Working } from '@vernal-slope/core/working';
 import { GUTTER_LENGTH } from '@vernal-slope/core/supply';
 import { metresOfMm, rainRate } from '../compile/index.ts';
 import type { ToldFigure } from '../findings/index.ts';
@@ -21,22 +21,32 @@ const sourceOf = (b: PlanBalance, id: string) => {
   return isSource(node) ? node : undefined;
 };
 
+/** A flow that is the same all day, m³. */
+export const allDayWorking = (
+  code: string,
+  of: string,
+  name: string,
+  flow: number,
+  more: Pick<Term, 'source' | 'working'>,
+): Working =>
+  plainWorking(
+    code,
+    of,
+    '{{q}} \\, {{t}}',
+    [
+      ['q', 'Q', name, flow, 'flow', more],
+      ['t', 't', 'a day', DAY, 'time'],
+    ],
+    ['V', flow * DAY, 'volume'],
+    'The same all day',
+  );
+
 /** Water a day that passes an intake by. */
 const passesBy: Told = (b, id) => {
   const source = sourceOf(b, id);
   const flow = source && summariseTests(source)?.latest.passingBy;
   return source && flow !== undefined
-    ? plainWorking(
-        'passing-by',
-        nameOf(source),
-        '{{q}} \\, {{t}}',
-        [
-          ['q', 'Q', 'passes the intake by, latest test', flow, 'flow', { source: 'entered' }],
-          ['t', 't', 'a day', DAY, 'time'],
-        ],
-        ['V', flow * DAY, 'volume'],
-        'The same all day',
-      )
+    ? allDayWorking('passing-by', nameOf(source), 'passes the intake by, latest test', flow, { source: 'entered' })
     : undefined;
 };
 

@@ -33,4 +33,4 @@ export {
   type NozzleRuns,
   type PumpInstead,
 } from './outdoors.ts';
-export { pumpWorking, unitsWorking } from './workings.ts';
+export { aloneWorkings, pumpWorking, unitsWorking } from './workings.ts';

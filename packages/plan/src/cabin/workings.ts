@@ -2,6 +2,8 @@
 import { GRAVITY } from '@vernal-slope/core/units';
 import type { Working } from '@vernal-slope/core/working';
 import { UNITS_SOURCE } from '../catalogue/index.ts';
+import type { Compiled } from '../compile/index.ts';
+import { flowWorking, optionsOf, pressureWorking, solvePlan } from '../solve/index.ts';
 import type { AtOnce, CabinRuns } from './cabin.ts';
 import type { PumpInstead } from './outdoors.ts';
 
@@ -54,3 +56,14 @@ export const pumpWorking = (of: string, p: PumpInstead, density: number): Workin
   result: { tex: 'C', value: p.charge, dimension: 'ratio' },
   source: 'work of lifting, by its efficiency; the result in ampere-hours',
 });
+
+/** Workings of a tap that is open alone. */
+export function aloneWorkings(c: Compiled, id: string): { flow?: Working; pressure?: Working } {
+  const options = optionsOf(c, [id], 'start');
+  const result = solvePlan(c, options);
+  const named = (w: Working | undefined): Working | undefined => w && { ...w, of: `${w.of}, alone` };
+  return {
+    flow: named(flowWorking(c, result, id, options)),
+    pressure: named(pressureWorking(c, result, id, options)),
+  };
+}

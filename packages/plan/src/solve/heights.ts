@@ -151,13 +151,16 @@ export function stationErrors(plan: Plan, line: Line): number[] {
   return forward.map((f, k) => (f * back[k] === 0 ? 0 : (f * back[k]) / Math.hypot(f, back[k])));
 }
 
+/** Standard error of the end of a line as it was walked from what is known before it, m. */
+export const walkError = (plan: Plan, line: Line): number =>
+  errorOf(walkLegs(plan, line).reduce((sum, leg) => along(sum, leg), gatheredOf(plan).get(line.from) ?? from()));
+
 /** How a line's walk closes on the known height of its end; undefined where none is known. */
 export function lineClosure(plan: Plan, line: Line): Closure | undefined {
   const end = placeOf(plan, line.to);
   if (end?.knownGroundM === undefined) return undefined;
   const walked = line.legs[line.legs.length - 1].endGroundM;
-  const walk = walkLegs(plan, line).reduce((sum, leg) => along(sum, leg), gatheredOf(plan).get(line.from) ?? from());
-  return closure(walked, end.knownGroundM, errorOf(walk), end.knownErrorM ?? 0);
+  return closure(walked, end.knownGroundM, walkError(plan, line), end.knownErrorM ?? 0);
 }
 
 /** Walks that close or miss, and gauges that contradict the walk. */

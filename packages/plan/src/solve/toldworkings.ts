@@ -6,7 +6,7 @@ import { findFitting } from '../catalogue/index.ts';
 import { fittingK, metresOfMm, resolvePipe, type Compiled, type LineMap } from '../compile/index.ts';
 import type { ToldFigure } from '../findings/index.ts';
 import { airOf, runsFull } from './findings.ts';
-import { lineClosure, placeOf } from './heights.ts';
+import { lineClosure, placeOf, walkError } from './heights.ts';
 import { lineFlowWorking, pipeHeightWorking, speedWorking, staticAt } from './legworkings.ts';
 import { profileOf, standingGrades, type PlanResult } from './solve.ts';
 import { density, gravity, nameOf } from './terms.ts';
@@ -54,10 +54,8 @@ const full: Told = ({ c, id, station }) =>
 
 const flow: Told = ({ c, result, id }) => lineFlowWorking(c, result, id);
 
-/** By how much a hump stands over the running line of a pipe that would run full. */
-const above: Told = ({ c, id, map, of, station }) => {
-  if (station < 0) return undefined;
-  const { grade } = profileOf(c, runsFull(c, {}), map);
+/** By how much the pipe stands over a running line at a hump. @param name of the line, for people */
+function overLine({ c, id, map, of, station }: About, name: string, grade: readonly number[]): Working {
   const pipe = map.geometry.pipe[station];
   return {
     ...sumWorking(
@@ -65,38 +63,27 @@ const above: Told = ({ c, id, map, of, station }) => {
       of,
       [
         { name: 'pipe at the hump', value: pipe, working: pipeHeightWorking(c, id, station) },
-        {
-          name: 'running line there of a pipe that runs full',
-          value: grade[station],
-          less: true,
-          source: 'the network solved',
-        },
+        { name, value: grade[station], less: true, source: 'the network solved' },
       ],
       ['h', pipe - grade[station], 'length'],
       'Addition of heights',
     ),
     along: map.geometry.chainage[station],
   };
-};
-
-/** The same where siphons are counted on: over the running line as it is. */
-const suction: Told = ({ c, result, id, map, of, station }) => {
-  const line = result.lines.get(id);
-  if (!line || station < 0) return undefined;
-  const pipe = map.geometry.pipe[station];
-  return {
-    ...sumWorking(
-      'hump-above',
-      of,
-      [
-        { name: 'pipe at the hump', value: pipe, working: pipeHeightWorking(c, id, station) },
-        { name: 'running line there', value: line.grade[station], less: true, source: 'the network solved' },
-      ],
-      ['h', pipe - line.grade[station], 'length'],
-      'Addition of heights',
-    ),
-    along: map.geometry.chainage[station],
-  };
+}
+/** Over that of a pipe that would run full. */
+const above: Told = (about) =>
+  about.station < 0
+    ? undefined
+    : overLine(
+        about,
+        'running line there of a pipe that runs full',
+        profileOf(about.c, runsFull(about.c, {}), about.map).grade,
+      );
+/** Where siphons are counted on: over the running line as it is. */
+const suction: Told = (about) => {
+  const line = about.result.lines.get(about.id);
+  return line && about.station >= 0 ? overLine(about, 'running line there', line.grade) : undefined;
 };
 const left: Told = (about) => {
   const over = suction(about);
@@ -307,7 +294,7 @@ const expected: Told = ({ c, map, of }) => {
   const close = lineClosure(c.plan, map.plan);
   if (!close) return undefined;
   const end = placeOf(c.plan, map.plan.to)?.knownErrorM ?? 0;
-  const walk = Math.sqrt(Math.max(0, close.expected ** 2 - end ** 2));
+  const walk = walkError(c.plan, map.plan);
   return plainWorking(
     'misclosure-expected',
     of,

@@ -35,6 +35,7 @@ export interface TroughRuns {
   /** m³/s with its float wide open, nothing else running; what the rule asks. */
   readonly flow: number | undefined;
   readonly wantsFlow: number;
+  /** s a day in which its animals drink */ readonly drinkTime: number;
   /** m over the ground */ readonly rim: number;
   readonly rimWanted: readonly [number, number] | undefined;
   /** Frost, where a coldest night is entered. */ readonly frost: TroughFrost | undefined;
@@ -128,6 +129,7 @@ export function troughRuns(c: Compiled, node: BasinNode): TroughRuns {
     visit,
     flow: alone.converged ? alone.nodes.get(node.id)?.flow : undefined,
     wantsFlow: perDay / secondsOfHours(hours),
+    drinkTime: secondsOfHours(hours),
     rim: (node.standM ?? 0) + vesselHeight(node),
     rimWanted:
       rims.length === 0
