@@ -106,7 +106,7 @@ describe('every figure that a finding tells by itself opens its working', () => 
 /** A tank at 100 m and a tap at `end`, by legs of a length and the ground at their ends. */
 function hill(
   legs: readonly (readonly [number, number])[],
-  more: { settings?: object; line?: object; pipe?: unknown; fittings?: object[]; source?: object } = {},
+  more: { settings?: object; line?: object; pipe?: unknown; fittings?: object[]; source?: object; tap?: object } = {},
 ): Plan {
   const end = legs[legs.length - 1][1];
   return read(
@@ -125,7 +125,7 @@ function hill(
           overflowM: 1.4,
           startLevelM: 1,
         },
-        { id: 'tap', kind: 'outlet', groundM: end, ratedFlowLpm: 20, ratedPressureKPa: 100 },
+        more.tap ?? { id: 'tap', kind: 'outlet', groundM: end, ratedFlowLpm: 20, ratedPressureKPa: 100 },
       ],
       lines: [
         {
@@ -196,6 +196,30 @@ const OWN: readonly (readonly [codes: string, () => Plan])[] = [
         [60, 100.5],
         [200, 60],
       ]),
+  ],
+  // the pipe begins at the height of its spring, which gives more than passes
+  [
+    'hump-holds',
+    () =>
+      hill(
+        [
+          [50, 95],
+          [60, 98],
+          [200, 60],
+        ],
+        {
+          source: { id: 'tank', kind: 'source', type: 'spring', groundM: 100, yieldLpm: 40 },
+          tap: {
+            id: 'tap',
+            kind: 'trough',
+            groundM: 60,
+            shape: { type: 'box', lengthM: 2, widthM: 1, heightM: 0.5 },
+            overflowM: 0.45,
+            startLevelM: 0.3,
+            inlet: { at: 'top', heightM: 0.5 },
+          },
+        },
+      ),
   ],
   [
     'hump-stops',

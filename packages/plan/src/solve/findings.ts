@@ -105,8 +105,7 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
     if (line.heldStation >= 0 && c.network.siphons) found.push(siphonBreaks(c, id, map, line.heldStation, options));
     else if (line.heldStation >= 0 && full) {
       const station = line.heldStation;
-      const siphon = profileOf(c, full, map);
-      const above = map.geometry.pipe[station] - siphon.grade[station];
+      const above = map.geometry.pipe[station] - fullGrade(c, full, map)[station];
       // nothing to say where the two lines touch
       if (above > HUMP_WORD) {
         const values = {
@@ -126,11 +125,16 @@ function humpFindings(c: Compiled, result: PlanResult, options: StateOptions): F
 }
 
 /** The plan with every pipe full, over humps too, and sources that give what the pipes can carry. */
-export function runsFull(c: Compiled, options: StateOptions): Solution {
+function runsFull(c: Compiled, options: StateOptions): Solution {
   const state = stateFor(c, options);
   for (const { limitLink } of c.nodes.values()) if (limitLink >= 0) state.limit[limitLink] = Infinity;
   return solve(c.standingNetwork, state);
 }
+/** Running line of a pipe that runs full, under suction too: m at each station. */
+const fullGrade = (c: Compiled, full: Solution, map: LineMap): readonly number[] =>
+  profileOf({ ...c, network: c.standingNetwork }, full, map).grade;
+/** The same of one line, solved for it. */
+export const runningFull = (c: Compiled, map: LineMap): readonly number[] => fullGrade(c, runsFull(c, {}), map);
 
 const limitedByYield = (c: Compiled, result: PlanResult, map: LineMap): boolean => {
   const source = c.nodes.get(map.plan.from);

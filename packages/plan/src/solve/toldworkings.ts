@@ -5,10 +5,10 @@ import { criticalTime, velocityHead } from '@vernal-slope/core/pipe';
 import { findFitting } from '../catalogue/index.ts';
 import { fittingK, metresOfMm, resolvePipe, type Compiled, type LineMap } from '../compile/index.ts';
 import type { ToldFigure } from '../findings/index.ts';
-import { airOf, runsFull } from './findings.ts';
+import { airOf, runningFull } from './findings.ts';
 import { lineClosure, placeOf, walkError } from './heights.ts';
 import { lineFlowWorking, pipeHeightWorking, speedWorking, staticAt } from './legworkings.ts';
-import { profileOf, standingGrades, type PlanResult } from './solve.ts';
+import { standingGrades, type PlanResult } from './solve.ts';
 import { density, gravity, nameOf } from './terms.ts';
 import { QUICK_CLOSING, surgesOf, worstSurge } from './valves.ts';
 
@@ -75,11 +75,7 @@ function overLine({ c, id, map, of, station }: About, name: string, grade: reado
 const above: Told = (about) =>
   about.station < 0
     ? undefined
-    : overLine(
-        about,
-        'running line there of a pipe that runs full',
-        profileOf(about.c, runsFull(about.c, {}), about.map).grade,
-      );
+    : overLine(about, 'running line there of a pipe that runs full', runningFull(about.c, about.map));
 /** Where siphons are counted on: over the running line as it is. */
 const suction: Told = (about) => {
   const line = about.result.lines.get(about.id);
